@@ -11,7 +11,7 @@ export const colour: Palette =
 /** Steps of 4. */
 export const space = { xs: 4, s: 8, m: 12, l: 16, xl: 24, xxl: 32 } as const;
 
-export const radius = { s: 8, m: 12, l: 18 } as const;
+export const radius = { xs: 4, s: 8, m: 12, l: 18 } as const;
 
 export const font = {
   text: 'Schibsted-400',

@@ -1,10 +1,11 @@
 import { createContext, type ReactNode, useContext } from 'react';
 import { Pressable, type StyleProp, View, type ViewStyle } from 'react-native';
+import { type Placing, placed } from './placing';
 import { useRoving } from './roving';
 
 const Many = createContext(false);
 
-interface OptionsProps {
+interface OptionsProps extends Placing {
   label: string;
   /** May several be chosen? */
   many?: boolean;
@@ -13,9 +14,10 @@ interface OptionsProps {
 }
 
 /** What one chooses from, all in sight: one of them, or several. */
-export function Options({ label, many = false, children, style }: OptionsProps) {
+export function Options(props: OptionsProps) {
+  const [place, { label, many = false, children, style }] = placed(props);
   return (
-    <View {...useRoving()} role={many ? 'group' : 'radiogroup'} aria-label={label} style={style}>
+    <View {...useRoving()} role={many ? 'group' : 'radiogroup'} aria-label={label} style={[place, style]}>
       <Many.Provider value={many}>{children}</Many.Provider>
     </View>
   );

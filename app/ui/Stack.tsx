@@ -1,21 +1,4 @@
-import { StyleSheet, View, type ViewProps } from 'react-native';
-import { type Gap, GAPS } from './gaps';
-
-interface StackProps extends ViewProps {
-  /** Room between the parts. */
-  gap?: Gap;
-}
+import { Box, type BoxProps } from './Box';
 
 /** Parts one below the other. */
-export const Stack = ({ gap = 's', style, ...rest }: StackProps) => (
-  <View {...rest} style={style ? [styles[gap], style] : styles[gap]} />
-);
-
-const styles = StyleSheet.create({
-  hair: { gap: GAPS.hair },
-  xs: { gap: GAPS.xs },
-  s: { gap: GAPS.s },
-  m: { gap: GAPS.m },
-  l: { gap: GAPS.l },
-  xl: { gap: GAPS.xl },
-});
+export const Stack = ({ gap = 's', ...rest }: Omit<BoxProps, 'across' | 'oneLine'>) => <Box gap={gap} {...rest} />;

@@ -2,16 +2,19 @@ import type { ReactNode, Ref } from 'react';
 import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { colour, font } from '../theme';
 import { useLetterScale } from '../theme/appearance';
+import { placed, type Taking } from './placing';
 
 type Size = 'small' | 'body' | 'lead' | 'title' | 'display';
 
-export interface TextProps extends Omit<NativeTextProps, 'children'> {
+export interface TextProps extends Omit<NativeTextProps, 'children'>, Taking {
   children: ReactNode;
   size?: Size;
   strong?: boolean;
   quiet?: boolean;
   /** Numbers that stand under each other: all digits of one width. */
   figures?: boolean;
+  /** Where its lines stand; at their beginning, where absent. */
+  set?: 'centre' | 'right';
   color?: string;
   /** Heading level for screen readers. */
   heading?: 1 | 2 | 3;
@@ -29,19 +32,9 @@ const SIZES: Record<Size, readonly [number, number]> = {
 const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[size][1] });
 
 /** All text of the interface. */
-export function Text({
-  children,
-  size = 'body',
-  strong,
-  quiet,
-  figures,
-  color,
-  heading,
-  style,
-  ref,
-  numberOfLines,
-  ...rest
-}: TextProps) {
+export function Text(props: TextProps) {
+  const [place, { children, size = 'body', strong, quiet, figures, set, color, heading, style, ref, numberOfLines, ...rest }] =
+    placed(props);
   const scale = useLetterScale();
   return (
     <NativeText
@@ -57,6 +50,8 @@ export function Text({
         strong && styles.strong,
         quiet && styles.quiet,
         figures && styles.figures,
+        set && styles[set],
+        place,
         color ? { color } : undefined,
         style,
       ]}
@@ -76,4 +71,6 @@ const styles = StyleSheet.create({
   strong: { fontFamily: font.strong },
   quiet: { color: colour.quiet },
   figures: { fontVariant: ['tabular-nums'] },
+  centre: { textAlign: 'center' },
+  right: { textAlign: 'right' },
 });

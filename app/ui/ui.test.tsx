@@ -35,7 +35,7 @@ describe('what is placed', () => {
     const style = (id: string) => StyleSheet.flatten(screen.getByTestId(id).props.style as ViewStyle);
     expect(style('usual')).toEqual({ flexDirection: 'row', flexWrap: 'wrap', gap: 8 });
     expect(style('told')).toEqual({
-      ...{ flexDirection: 'row', gap: 24, alignItems: 'flex-end', justifyContent: 'space-between' },
+      ...{ flexDirection: 'row', flexWrap: 'nowrap', gap: 24, alignItems: 'flex-end', justifyContent: 'space-between' },
       padding: 3,
     });
     expect(style('again')).toEqual(style('usual'));

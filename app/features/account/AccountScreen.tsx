@@ -1,4 +1,3 @@
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -27,12 +26,12 @@ export function AccountScreen() {
       <PageHeading>Account</PageHeading>
       <Card>
         <Row gap="m" align="center">
-          <Text style={styles.grow}>{`${account.name}, of ${station.name}`}</Text>
+          <Text fill least={180}>{`${account.name}, of ${station.name}`}</Text>
           <Button label="Sign out" busy={signOut.isPending} onPress={() => signOut.mutate()} />
         </Row>
       </Card>
       <Card title="People">
-        <LinkBox href="/people" style={styles.people}>
+        <LinkBox href="/people" justify="center">
           <Text strong color={colour.kelp}>{`Who belongs to ${station.name}`}</Text>
         </LinkBox>
       </Card>
@@ -55,8 +54,3 @@ export function AccountScreen() {
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  people: { justifyContent: 'center' },
-  grow: { flex: 1, minWidth: 180 },
-});

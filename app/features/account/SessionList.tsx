@@ -1,8 +1,8 @@
 import { nameOfDevice } from '@plesion/contract/device';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
@@ -25,14 +25,14 @@ export function SessionList() {
       {!data && !error && <Loading what="Where you are signed in" />}
       {data?.sessions.map(({ id, current, device, since }) => (
         <Row key={id} gap="m" align="center">
-          <View style={styles.grow}>
+          <Box fill least={160}>
             <Text strong={current}>{current ? `${nameOfDevice(device)}, here` : nameOfDevice(device)}</Text>
             {since && (
               <Text size="small" quiet>
                 {`since ${sayDate(since, 'minute')}`}
               </Text>
             )}
-          </View>
+          </Box>
           {!current && (
             <Button
               small
@@ -48,7 +48,3 @@ export function SessionList() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 160 },
-});

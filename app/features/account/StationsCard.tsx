@@ -4,9 +4,9 @@ import { useMutation } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { showProblem } from '../../lib/formProblem';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Form } from '../../ui/Form';
@@ -28,21 +28,21 @@ export function StationsCard() {
   return (
     <Card title="Stations">
       <Row gap="m" align="center">
-        <View style={styles.grow}>
+        <Box fill least={160}>
           <Text strong>{`${station.name}, here`}</Text>
           <Text size="small" quiet>
             {account.role}
           </Text>
-        </View>
+        </Box>
       </Row>
       {others.map(({ id, name, role }) => (
         <Row key={id} gap="m" align="center">
-          <View style={styles.grow}>
+          <Box fill least={160}>
             <Text>{name}</Text>
             <Text size="small" quiet>
               {role}
             </Text>
-          </View>
+          </Box>
           <Button
             small
             label="Switch to it"
@@ -91,7 +91,3 @@ function StationForm({ onMade }: { onMade: (session: Session) => void }) {
     </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 160 },
-});

@@ -1,11 +1,11 @@
 import { type MadeToken, schemas, type Token } from '@plesion/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
 import { useKeptForm, wrongIn } from '../../lib/useKeptForm';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -69,12 +69,12 @@ function TokenLine({ token: { name, scope, usedAt }, ending, onEnd }: { token: T
   const may = scope === 'read' ? 'may only read' : 'may read and write';
   return (
     <Row gap="m" align="center">
-      <View style={styles.grow}>
+      <Box fill least={160}>
         <Text>{name}</Text>
         <Text size="small" quiet>
           {`${may} · ${usedAt ? `last used ${sayDate(usedAt, 'minute')}` : 'not used yet'}`}
         </Text>
-      </View>
+      </Box>
       <Button small label="End it" hint={`End it: the token “${name}”`} busy={ending} onPress={onEnd} />
     </Row>
   );
@@ -104,7 +104,3 @@ function TokenForm({ onMade }: { onMade: (token: MadeToken) => void }) {
     </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 160 },
-});

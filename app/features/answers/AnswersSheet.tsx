@@ -3,8 +3,7 @@ import type { StockAnswer } from '@plesion/contract/answers';
 import { type Guide, isUnder } from '@plesion/core/guide';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
 import { Button } from '../../ui/Button';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
@@ -119,7 +118,7 @@ function Answer({ answer: { id, guideId, called, truth, text, by }, guide, speci
   // A species and the genus it stands for are drawn alike: there is nothing to set beside each other.
   const apart = forms.every(Boolean) && forms[0] !== forms[1];
   return (
-    <View role="group" aria-label={plain(parts)} style={styles.answer}>
+    <Stack role="group" aria-label={plain(parts)} gap="xs" padY="s" ruled="above">
       <Typeset strong parts={parts} />
       <Text>{text}</Text>
       <Text size="small" quiet>
@@ -155,7 +154,7 @@ function Answer({ answer: { id, guideId, called, truth, text, by }, guide, speci
         )}
       </Row>
       {remove.error && <Notice kind="problem">{remove.error.message}</Notice>}
-    </View>
+    </Stack>
   );
 }
 
@@ -167,6 +166,5 @@ function usualForm(guide: Guide, taxon: string): string | undefined {
 }
 
 const styles = StyleSheet.create({
-  answer: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.xs },
   grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
 });

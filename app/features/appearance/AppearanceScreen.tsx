@@ -1,5 +1,4 @@
 import { useRouter } from 'expo-router';
-import { StyleSheet } from 'react-native';
 import { type Appearance, setAppearance, useAppearance } from '../../theme/appearance';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -63,7 +62,7 @@ export function AppearanceScreen() {
       </Card>
       <Card title={session.station.name}>
         <Row gap="m" align="center">
-          <Text style={styles.grow}>{`Signed in as ${session.account.name}`}</Text>
+          <Text fill>{`Signed in as ${session.account.name}`}</Text>
           <Button label="Account" hint="Account: password, sessions, tokens" onPress={() => router.push('/account')} />
           <Button label="Sign out" onPress={() => signOut.mutate()} />
         </Row>
@@ -71,7 +70,3 @@ export function AppearanceScreen() {
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1 },
-});

@@ -4,11 +4,10 @@ import { AUDIT_KINDS, type AuditFilter, type AuditKind, type AuditLine } from '@
 import { auditEndpoints } from '@plesion/contract/endpoints/audit';
 import { useInfiniteQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { download } from '../../lib/download';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -17,6 +16,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { EarlierState, sayPart } from '../earlier/EarlierState';
@@ -145,7 +145,7 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
     </>
   );
   return (
-    <View style={styles.line}>
+    <Stack gap="hair" padY="s" ruled="above">
       {to ? <LinkBox href={to}>{words}</LinkBox> : words}
       <Row>
         {written && (
@@ -162,7 +162,7 @@ function Line({ line, alone }: { line: AuditLine; alone?: () => void }) {
         )}
       </Row>
       {open && written && <EarlierState of={{ kind: written, id, version: version! }} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -192,7 +192,3 @@ function pageOf({ kind, id, fields }: AuditLine): string | undefined {
   };
   return at[kind] && `/${at[kind]}/${id}`;
 }
-
-const styles = StyleSheet.create({
-  line: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
-});

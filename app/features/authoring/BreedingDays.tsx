@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { omit } from '../../lib/omit';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -56,7 +56,7 @@ interface DaysProps {
 function DaysField({ label, value, onChange }: DaysProps) {
   const [problem, setProblem] = useState<string>();
   return (
-    <View style={styles.day}>
+    <Box fill={220} most={360}>
       <CommitField
         label={label}
         value={value === undefined ? '' : String(value)}
@@ -69,10 +69,6 @@ function DaysField({ label, value, onChange }: DaysProps) {
           if (right) onChange(days);
         }}
       />
-    </View>
+    </Box>
   );
 }
-
-const styles = StyleSheet.create({
-  day: { flexGrow: 1, flexBasis: 220, maxWidth: 360 },
-});

@@ -1,5 +1,6 @@
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
+import { Box } from '../../ui/Box';
 import { useSought } from '../../ui/useSought';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -31,12 +32,12 @@ export function ChangeRow({ name, says, strong, depth = 0, height, open, sought 
   return (
     <LongRow height={height} style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }]}>
       <Row align="center" oneLine>
-        <View ref={own} style={styles.name}>
+        <Box ref={own} fill>
           <Text strong={strong}>{name}</Text>
           <Text size="small" quiet>
             {says}
           </Text>
-        </View>
+        </Box>
         <Button
           small
           kind="quiet"
@@ -52,5 +53,4 @@ export function ChangeRow({ name, says, strong, depth = 0, height, open, sought 
 
 const styles = StyleSheet.create({
   row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, gap: space.s },
-  name: { flex: 1, minWidth: 0 },
 });

@@ -1,9 +1,8 @@
 import { type Draft, type GuideChanges, guideChanges } from '@plesion/core/authoring';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
@@ -53,22 +52,11 @@ type Cell = GuideChanges['cells'][number];
 const keyOf = ({ of, character, source }: Cell) => `${of} ${character} ${source}`;
 
 const CellLine = ({ cell: { of, label, source, was, now } }: { cell: Cell }) => (
-  <View style={styles.cell}>
+  <Row gap="m" lineGap="none" padY="xs" ruled="above">
     <Text size="small" strong>{`${of}, ${label}`}</Text>
     <Text size="small">{was === undefined ? `now ${now}` : now === undefined ? `no more: ${was}` : `${was} → ${now}`}</Text>
     <Text size="small" quiet>
       {source}
     </Text>
-  </View>
+  </Row>
 );
-
-const styles = StyleSheet.create({
-  cell: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    columnGap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.xs,
-  },
-});

@@ -1,14 +1,13 @@
 import { type DraftCharacter, isOnPlate, withRanges } from '@plesion/core/authoring';
 import { CHARACTER_GROUPS, HANDLING } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { lazyPart } from '../../ui/lazyPart';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { statesFrom } from './characterWords';
@@ -57,7 +56,7 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
   const onPlateOnly = isOnPlate(draft, character.id) && !states?.some(({ tile }) => tile);
   const at = (of: string) => (problem?.of === of ? problem.says : undefined);
   return (
-    <View style={styles.form}>
+    <Stack gap="m" padY="s">
       <CommitField
         label="What it is"
         value={character.label}
@@ -219,10 +218,6 @@ export function CharacterForm({ character, draft, edit, onGone }: Props) {
           {`Known as ${character.id}.`}
         </Text>
       </Row>
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m, paddingVertical: space.s },
-});

@@ -1,11 +1,11 @@
 import type { KeyGuideView } from '@plesion/contract/authoring';
 import type { ContrastTold, KeyCharacterTold } from '@plesion/core/authoring';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { SameStates } from './SameStates';
@@ -52,8 +52,8 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
   return (
     <Card title={one.label} aside={one.oneSided ? 'said of one side only' : (KINDS[one.kind] ?? one.kind)}>
       {one.contrasts.map((contrast, i) => (
-        <View key={contrast.id} style={styles.contrast}>
-          <View style={styles.sides}>
+        <Row key={contrast.id} padY="s" ruled="above">
+          <Stack fill={220}>
             {titles && (
               <Text size="small" quiet>
                 {titles[contrast.key]}
@@ -62,7 +62,7 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
             {contrast.sides.map((side) => (
               <Told key={side.lead} couplet={contrast.couplet} side={side} />
             ))}
-          </View>
+          </Stack>
           {i > 0 && (
             <Button
               small
@@ -72,7 +72,7 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
               onPress={() => onPart(contrast.id)}
             />
           )}
-        </View>
+        </Row>
       ))}
       {/* Two states alone are what tells the character. */}
       {one.states && one.states.length > 2 && (
@@ -102,28 +102,14 @@ function CharacterCard({ one, titles, labels, onPart, onSame, onLabel }: { one: 
 
 const Told = ({ couplet, side: { lead, text, means } }: { couplet: string; side: ContrastTold['sides'][number] }) => (
   <Row oneLine>
-    <Text size="small" strong figures style={styles.where}>{`${couplet}${lead}`}</Text>
-    <View style={styles.texts}>
+    <Text size="small" strong figures least={34}>{`${couplet}${lead}`}</Text>
+    <Box fill>
       <Text strong>{means}</Text>
       {text !== means && (
         <Text size="small" quiet>
           {text}
         </Text>
       )}
-    </View>
+    </Box>
   </Row>
 );
-
-const styles = StyleSheet.create({
-  contrast: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
-  sides: { flexGrow: 1, flexShrink: 1, flexBasis: 220, gap: space.s },
-  where: { minWidth: 34 },
-  texts: { flex: 1, minWidth: 0 },
-});

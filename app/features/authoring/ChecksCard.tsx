@@ -1,9 +1,9 @@
 import type { FieldSection } from '@plesion/core/guide';
 import { CatchCondition } from '@plesion/core/guide/schema';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -62,12 +62,12 @@ export function ChecksCard({ id: draftId, draft, onChange }: Props) {
           form(check.id)
         ) : (
           <Row key={check.id} align="center">
-            <View style={styles.grow}>
+            <Box fill={220}>
               <Text strong>{check.says}</Text>
               <Text size="small" quiet>
                 {sayCheck(draft, check)}
               </Text>
-            </View>
+            </Box>
             <Row>
               <Button
                 small
@@ -155,7 +155,7 @@ function Conditions({ label, draft, of, onChange }: ConditionsProps) {
       </Text>
       {of.map((one, i) => (
         <Row key={i} align="center">
-          <Text style={styles.grow}>{sayCondition(draft, one)}</Text>
+          <Text fill={220}>{sayCondition(draft, one)}</Text>
           <Button
             small
             kind="quiet"
@@ -184,7 +184,3 @@ function Conditions({ label, draft, of, onChange }: ConditionsProps) {
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
-});

@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Picker } from '../../ui/Picker';
@@ -34,14 +34,14 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
         const name = taxonNamed(draft, cost.taxon);
         return (
           <Row key={cost.taxon} align="end">
-            <View style={styles.grow}>
+            <Box fill={260}>
               <CommitField
                 label={`Why ${name} must not be missed`}
                 value={cost.reason}
                 maxLength={1000}
                 onCommit={(text) => text.trim() && put({ reason: text.trim() })}
               />
-            </View>
+            </Box>
             <CommitField
               label={`Ordinary mistakes that it counts as: ${name}`}
               value={String(cost.weight)}
@@ -79,7 +79,3 @@ export function CostsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 260 },
-});

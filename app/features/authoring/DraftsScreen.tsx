@@ -1,7 +1,6 @@
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
@@ -56,7 +55,7 @@ export function DraftsScreen() {
           {drafts.map(({ id, title, by, updatedAt, guideId }) => (
             <Card key={id}>
               <Row gap="m" align="center">
-                <LinkBox href={`/guides/write/${id}`} style={styles.title}>
+                <LinkBox href={`/guides/write/${id}`} justify="center" fill={200}>
                   <Text strong color={colour.kelp}>
                     {title || UNTITLED}
                   </Text>
@@ -124,7 +123,3 @@ function Begin() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  title: { flexGrow: 1, flexShrink: 1, flexBasis: 200, justifyContent: 'center' },
-});

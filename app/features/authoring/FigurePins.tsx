@@ -1,6 +1,6 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
 import type { Figure } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { PointOn } from '../photos/PointOn';
 import { usePhotoUri } from '../photos/usePhotoUri';
 
@@ -21,7 +21,7 @@ export function FigurePins({ figure: { photo, view, pins = [] }, characters, onC
     .filter(({ id }) => pins.length < MOST || placeOf(id) >= 0)
     .sort((a, b) => Number(b.views.includes(view)) - Number(a.views.includes(view)));
   return (
-    <View style={styles.widest}>
+    <Box most={560}>
       <PointOn
         uri={uri}
         label="The photograph"
@@ -36,8 +36,6 @@ export function FigurePins({ figure: { photo, view, pins = [] }, characters, onC
           onChange(at ? [...others, { character: id, ...at }] : others);
         }}
       />
-    </View>
+    </Box>
   );
 }
-
-const styles = StyleSheet.create({ widest: { maxWidth: 560 } });

@@ -1,9 +1,8 @@
 import type { Figure } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
@@ -11,6 +10,7 @@ import { FirstOf } from '../../ui/FirstOf';
 import { lazyPart } from '../../ui/lazyPart';
 import { Photo as Picture } from '../../ui/Photo';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TakePhotos } from '../photos/AddPhotos';
@@ -143,7 +143,7 @@ function Opened({
     if (!wrong) onChange(sayOf(figure, now));
   };
   return (
-    <View style={styles.open}>
+    <Stack gap="m" padY="s">
       <FigurePins figure={figure} characters={draft.characters} onChange={(pins) => onChange({ ...figure, pins })} />
       <FigureForm draft={draft} words={words} problem={problem} onChange={say} />
       <Disclosure title="Measure on it">
@@ -165,7 +165,7 @@ function Opened({
           onPress={() => onChange(undefined)}
         />
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -177,6 +177,5 @@ function Shown({ photo, shape, label }: { photo: string; shape: number; label: s
 }
 
 const styles = StyleSheet.create({
-  open: { gap: space.m, paddingVertical: space.s },
   shown: { width: '100%', maxWidth: 420 },
 });

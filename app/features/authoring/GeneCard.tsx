@@ -1,9 +1,9 @@
 import { withFrequency, withoutAllele, withoutLocus, writtenGenotypes } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { omit } from '../../lib/omit';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -116,7 +116,7 @@ interface AlleleProps extends Props {
 function AlleleRow({ section, locus, allele, name, put, change }: AlleleProps) {
   return (
     <Row align="end">
-      <View style={styles.grow}>
+      <Box fill={180}>
         <CommitField
           label={`What ${allele.id} of ${name} is called`}
           value={allele.label ?? ''}
@@ -130,7 +130,7 @@ function AlleleRow({ section, locus, allele, name, put, change }: AlleleProps) {
             })
           }
         />
-      </View>
+      </Box>
       <PercentField
         label={`Of 100 alleles of founders, ${allele.id}`}
         value={allele.frequency}
@@ -204,7 +204,3 @@ function PercentField({ label, value, most, onChange }: PercentProps) {
     />
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

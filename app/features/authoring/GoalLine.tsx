@@ -1,4 +1,3 @@
-import { StyleSheet } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -15,11 +14,11 @@ interface Props {
 export const GoalLine = ({ text, goal, go }: Props) =>
   goal ? (
     <Row align="center" oneLine>
-      <Text style={styles.text}>{text}</Text>
+      <Text fill least={0}>
+        {text}
+      </Text>
       <Button small kind="quiet" label="Go to it" hint={`Go to it: ${text}`} onPress={() => go(goal)} />
     </Row>
   ) : (
     <Text>{text}</Text>
   );
-
-const styles = StyleSheet.create({ text: { flex: 1, minWidth: 0 } });

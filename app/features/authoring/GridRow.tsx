@@ -2,6 +2,7 @@ import type { DraftCharacter } from '@plesion/core/authoring';
 import { shortName } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space } from '../../theme';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import type { GridCell } from './grid';
 import type { TreeRow } from './taxonTree';
@@ -22,7 +23,7 @@ interface Props {
 
 /** One taxon of the grid, with as many characters as have room. */
 export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
-  <View role="row" aria-rowindex={r + 2} style={[styles.line, { height }]}>
+  <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine gap="none" style={{ height }}>
     <View role="rowheader" style={styles.name}>
       <Text
         size="small"
@@ -56,11 +57,10 @@ export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, activ
         </Pressable>
       );
     })}
-  </View>
+  </Row>
 );
 
 const styles = StyleSheet.create({
-  line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
   name: { flex: 1.2, paddingHorizontal: space.s, justifyContent: 'center', minWidth: 0 },
   cell: {
     flex: 1,

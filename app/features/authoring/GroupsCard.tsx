@@ -1,9 +1,8 @@
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { dropGroup } from './dependence';
@@ -32,7 +31,7 @@ export function GroupsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
     <Card title="Characters that hang together" aside={`${dependence.length}`}>
       <Text quiet>Where one follows from the other, two of them say little more than one.</Text>
       {dependence.map(({ id, label, gamma }) => (
-        <View key={id} style={styles.group}>
+        <Stack key={id} padY="s" ruled="above">
           <CommitField
             label={`Group: ${label}`}
             value={label}
@@ -60,12 +59,8 @@ export function GroupsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'>) {
               onPress={() => edit(...dropGroup(draft, id))}
             />
           </Row>
-        </View>
+        </Stack>
       ))}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  group: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-});

@@ -3,7 +3,6 @@ import { KeyGuideChoices } from '@plesion/core/authoring/schema';
 import { keepPreviousData, useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
 import { AsyncScreen } from '../../ui/AsyncScreen';
@@ -102,7 +101,7 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
       widest={1000}
       foot={
         <Row gap="m" align="center">
-          <Text size="small" quiet role="status" style={styles.grow}>
+          <Text size="small" quiet role="status" fill={140}>
             {waiting
               ? 'Working it out …'
               : `${view.taxa.length} kinds, ${view.characters.length === 1 ? '1 character' : `${view.characters.length} characters`}`}
@@ -155,7 +154,3 @@ function Page({ view, put, change, forget, waiting, refused, keyId }: PageProps)
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 140 },
-});

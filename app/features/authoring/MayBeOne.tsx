@@ -1,11 +1,10 @@
 import type { KeyGuideView } from '@plesion/contract/authoring';
 import type { ContrastTold } from '@plesion/core/authoring';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 /** Shown at once; more when asked. */
@@ -30,18 +29,18 @@ export function MayBeOne({ view: { characters, proposals }, onJoin }: Props) {
         return (
           one &&
           other && (
-            <View key={`${a} ${b}`} style={styles.proposal}>
+            <Stack key={`${a} ${b}`} padY="s" ruled="above">
               <Row gap="m" oneLine>
                 <Beside label={one.label} contrast={one.contrast} />
                 <Beside label={other.label} contrast={other.contrast} />
               </Row>
               <Row align="center">
-                <Text size="small" quiet style={styles.grow}>
+                <Text size="small" quiet fill={120}>
                   {why}
                 </Text>
                 <Button small label="Join" hint={`Join ${one.label} and ${other.label}`} onPress={() => onJoin(a, b)} />
               </Row>
-            </View>
+            </Stack>
           )
         );
       })}
@@ -54,17 +53,11 @@ export function MayBeOne({ view: { characters, proposals }, onJoin }: Props) {
 
 function Beside({ label, contrast: { couplet, sides } }: { label: string; contrast: ContrastTold }) {
   return (
-    <View style={styles.side}>
+    <Stack gap="hair" fill>
       <Text strong>{label}</Text>
       {sides.map(({ lead, text }) => (
         <Text key={lead} size="small">{`${couplet}${lead} ${text}`}</Text>
       ))}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  proposal: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  side: { flex: 1, gap: 2, minWidth: 0 },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
-});

@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -30,7 +30,7 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
       <Text quiet>{hint}</Text>
       {of.map((named) => (
         <Row key={named.id} align="end">
-          <View style={styles.grow}>
+          <Box fill={200}>
             <CommitField
               label={`${one}: ${named.label}`}
               value={named.label}
@@ -39,7 +39,7 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
                 text.trim() && onChange(of.map((own) => (own === named ? { ...own, label: text.trim() } : own)))
               }
             />
-          </View>
+          </Box>
           <Button small kind="quiet" label="Remove" hint={`Remove ${named.label}`} onPress={() => onDrop(named.id)} />
         </Row>
       ))}
@@ -56,7 +56,3 @@ export function NamedList<T extends Named>({ title, hint, one, of, make, onChang
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-});

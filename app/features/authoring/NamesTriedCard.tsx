@@ -1,7 +1,5 @@
 import type { NamesTried } from '@plesion/contract/guideVersions';
 import { inHundred } from '@plesion/core/evidence';
-import { StyleSheet } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
@@ -55,7 +53,7 @@ function sayTrial({ state, tried, total, changed }: { state: string; tried: numb
 const share = ({ p }: { p?: number }) => (p === undefined ? 'no name' : inHundred(p));
 
 const Changed = ({ id, label, version, then, now, left }: NamesTried['changed'][number]) => (
-  <LinkBox href={`/specimens/${id}`} style={styles.row}>
+  <LinkBox href={`/specimens/${id}`} gap="hair" padY="s" ruled="above">
     <Text strong>{label}</Text>
     <Text>{`${then.name} → ${now.name}`}</Text>
     <Text size="small" quiet>
@@ -64,7 +62,3 @@ const Changed = ({ id, label, version, then, now, left }: NamesTried['changed'][
     </Text>
   </LinkBox>
 );
-
-const styles = StyleSheet.create({
-  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
-});

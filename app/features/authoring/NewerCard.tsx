@@ -1,8 +1,7 @@
 import type { NewerView } from '@plesion/contract/authoring';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -66,7 +65,7 @@ export function NewerCard({ id, version, newer, catchUp }: Props) {
       )}
       <FirstOf of={conflicts} keyOf={({ key }) => key} what="of them">
         {({ key, name, ours, theirs: other }) => (
-          <View style={styles.conflict}>
+          <Box padY="xs" ruled="above">
             <ChoiceGroup
               label={name}
               options={[
@@ -76,7 +75,7 @@ export function NewerCard({ id, version, newer, catchUp }: Props) {
               chosen={[theirs.has(key) ? 'theirs' : 'ours']}
               onChange={([whose]: Whose[]) => choose(key, whose)}
             />
-          </View>
+          </Box>
         )}
       </FirstOf>
       <Row>
@@ -97,7 +96,3 @@ const sayChanges = (n: number): string =>
     : n === 1
       ? 'One change can be taken over.'
       : `${n} changes can be taken over.`;
-
-const styles = StyleSheet.create({
-  conflict: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
-});

@@ -2,8 +2,7 @@ import { type DraftCharacter, offPlate, onPlate, stateOnPlate, suits } from '@pl
 import type { Character } from '@plesion/core/guide';
 import { type Plan, traitOf, wordFor } from '@plesion/core/plates';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
 import { Options } from '../../ui/Options';
 import { Picker } from '../../ui/Picker';
 import { Stack } from '../../ui/Stack';
@@ -67,8 +66,8 @@ function Words({ character, draft, edit, plan, trait, known }: WordsProps) {
   return (character.states ?? []).map(({ id, label }) => {
     const now = wordFor(draft, plan.vocabulary, trait, id);
     return (
-      <Options key={id} label={`${label} is drawn as`} style={styles.row}>
-        <Text size="small" strong quiet style={styles.whole}>
+      <Options key={id} label={`${label} is drawn as`} gap="s" across>
+        <Text size="small" strong quiet wide="all">
           {`${label} is drawn as`}
         </Text>
         {known.map((word) => {
@@ -93,8 +92,3 @@ function Words({ character, draft, edit, plan, trait, known }: WordsProps) {
     );
   });
 }
-
-const styles = StyleSheet.create({
-  whole: { width: '100%' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

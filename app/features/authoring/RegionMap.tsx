@@ -1,6 +1,5 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -89,7 +88,7 @@ export function RegionMap({ regions, onChange }: Props) {
             says={`Map, ${region.label}: ${sayStanding(points.length, held)}. A touch sets a point, and so does Enter at the cross; arrow keys move the map under it.`}
           />
           <Row align="center">
-            <Text size="small" role="status" style={styles.says}>
+            <Text size="small" role="status" fill={180}>
               {`${region.label}: ${sayStanding(points.length, held)}`}
             </Text>
             {held !== undefined && (
@@ -128,7 +127,3 @@ const sayPoints = (n: number): string =>
     : n < FEWEST
       ? `${n} ${n === 1 ? 'point' : 'points'}, of ${FEWEST} it is an outline`
       : `an outline of ${n} points`;
-
-const styles = StyleSheet.create({
-  says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

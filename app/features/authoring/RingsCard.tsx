@@ -1,6 +1,6 @@
 import type { FieldSection } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -36,7 +36,7 @@ export function RingsCard({ draft, onChange }: Props) {
       <Text quiet>Sizes of ring that are allowed, parted by commas. What is said of a genus holds for its species.</Text>
       <Row gap="m">
         {rows.map((id) => (
-          <View key={id} style={styles.ring}>
+          <Box key={id} fill={220} most={360}>
             <CommitField
               label={`Rings of ${taxonNamed(draft, id)}`}
               value={rings.find(({ taxon }) => taxon === id)?.sizes.join(', ') ?? ''}
@@ -48,13 +48,9 @@ export function RingsCard({ draft, onChange }: Props) {
                 onChange({ rings: next.length ? next : undefined });
               }}
             />
-          </View>
+          </Box>
         ))}
       </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  ring: { flexGrow: 1, flexBasis: 220, maxWidth: 360 },
-});

@@ -1,8 +1,9 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
 import { useEffect, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { colour, space, TOUCH, useWide } from '../../theme';
 import { useLetterScale } from '../../theme/appearance';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -194,13 +195,13 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
     <Stack gap="m">
       {!wide && editor}
       <Row align="center">
-        <Text size="small" quiet style={styles.grow}>
+        <Text size="small" quiet fill={110}>
           {`Characters ${from + 1} to ${from + columns.length} of ${characters.length}`}
         </Text>
         <Button small label="Those before" disabled={from === 0} onPress={() => setFirst(within(from - shown))} />
         <Button small label="Those after" disabled={from + shown >= characters.length} onPress={() => setFirst(from + shown)} />
       </Row>
-      <View
+      <Box
         ref={grid}
         onLayout={({ nativeEvent }) => setMeasured(nativeEvent.layout.width)}
         {...sliding}
@@ -210,9 +211,12 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
         aria-rowcount={rows.length + 1}
         aria-colcount={characters.length + 1}
         {...({ onKeyDown: typing === undefined ? press : undefined, 'aria-activedescendant': id(row, column) } as object)}
-        style={styles.grid}
+        ruled="round"
+        clip
+        round="m"
+        tone="sheet"
       >
-        <View role="row" style={[styles.line, { minHeight: high }]}>
+        <Row role="row" ruled="below" oneLine gap="none" style={{ minHeight: high }}>
           <View role="columnheader" style={styles.name}>
             <Text size="small" strong quiet>
               Taxon
@@ -226,7 +230,7 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
               </Text>
             </View>
           ))}
-        </View>
+        </Row>
         <ScrollView
           ref={scroller}
           role="rowgroup"
@@ -252,16 +256,13 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
           ))}
           <View style={{ height: (rows.length - lastRow) * high }} />
         </ScrollView>
-      </View>
+      </Box>
       {wide && editor}
     </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 110 },
-  grid: { borderWidth: 1, borderColor: colour.mist, borderRadius: radius.m, backgroundColor: colour.sheet, overflow: 'hidden' },
-  line: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist },
   name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
   cell: { flex: 1, padding: space.s, justifyContent: 'center', borderLeftWidth: 1, borderColor: colour.mist, minWidth: 0 },
 });

@@ -1,9 +1,7 @@
 import { writtenGenotypes } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -53,8 +51,8 @@ export function ShownCard({ section, expression, seen, put }: Props) {
       {rules.map((rule, n) => {
         const says = sayShownRule(section, seen, rule);
         return (
-          <View key={n} style={styles.rule}>
-            <Text style={styles.says}>{`${n + 1}. ${says}`}</Text>
+          <Row key={n} align="center" padY="xs" ruled="above">
+            <Text fill={120}>{`${n + 1}. ${says}`}</Text>
             {n > 0 && (
               <Button
                 small
@@ -73,7 +71,7 @@ export function ShownCard({ section, expression, seen, put }: Props) {
                 onPress={() => change({ rules: rules.filter((one) => one !== rule) })}
               />
             )}
-          </View>
+          </Row>
         );
       })}
       {adding && seen ? (
@@ -182,16 +180,3 @@ const testsOf = ({ system }: HereditySection, locus: HereditySection['loci'][num
     .filter((written) => new Set(written.split('/')).size > 1)
     .map((written): Test => ({ is: written })),
 ];
-
-const styles = StyleSheet.create({
-  rule: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.xs,
-  },
-  says: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
-});

@@ -1,6 +1,4 @@
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -11,6 +9,7 @@ import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { freshId } from './freshId';
 import type { PartProps } from './WritingScreen';
 
@@ -38,7 +37,7 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
   return (
     <Card title="Sources" aside={`${draft.sources.length}`}>
       {draft.sources.map((source) => (
-        <View key={source.id} style={styles.source}>
+        <Stack key={source.id} padY="xs" ruled="above">
           {open === source.id ? (
             <>
               <CommitField
@@ -81,7 +80,7 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
               onPress={() => setOpen(source.id)}
             />
           )}
-        </View>
+        </Stack>
       ))}
       <Row>
         <Button small label="Another source" onPress={add} />
@@ -114,7 +113,3 @@ export function SourcesCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  source: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs, alignItems: 'stretch' },
-});

@@ -4,9 +4,10 @@ import { drawTile } from '@plesion/core/plates/tiles';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Options } from '../../ui/Options';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PlateView } from '../plates/PlateView';
@@ -33,8 +34,8 @@ export function StateLooks({ character, figures, onChange }: Props) {
   const proposed = drawnByWords(character);
   return (
     <Stack>
-      <Options label="How its states are drawn" style={styles.row}>
-        <Text size="small" strong quiet style={styles.whole}>
+      <Options label="How its states are drawn" gap="s" across>
+        <Text size="small" strong quiet wide="all">
           How its states are drawn
         </Text>
         {states.map(({ id, label, tile }) => (
@@ -50,14 +51,14 @@ export function StateLooks({ character, figures, onChange }: Props) {
         ))}
       </Options>
       {proposed && (
-        <View style={styles.row}>
+        <Row>
           <Button
             small
             label="Draw what the words say"
             hint={`Draw what the words say: ${character.label}`}
             onPress={() => onChange(proposed)}
           />
-        </View>
+        </Row>
       )}
       {chosen && (
         <TileForm
@@ -79,8 +80,6 @@ function Drawn({ tile, figures }: { tile: Tile; figures: readonly Figure[] }) {
 }
 
 const styles = StyleSheet.create({
-  whole: { width: '100%' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: { width: SIZE, height: SIZE },
   empty: { borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.hairline, borderRadius: radius.s },
 });

@@ -1,14 +1,13 @@
 import { readShares, sayShares } from '@plesion/core/authoring';
 import type { HereditySection } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { colour, space } from '../../theme';
 import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { CommitField } from './CommitField';
@@ -32,9 +31,9 @@ export function StrainsCard({ id, section, put }: HeredityProps & { id: string }
     <Card title="Strains" aside={strains.length ? `${strains.length}` : undefined}>
       <Text quiet>By what the book calls them. Alleles may be more common among the founders of a strain than elsewhere.</Text>
       {strains.map((strain) => (
-        <View key={strain.id} style={styles.strain}>
+        <Stack key={strain.id} padY="s" ruled="above">
           <Row align="center">
-            <Text strong style={styles.grow}>
+            <Text strong fill={180}>
               {strain.id}
             </Text>
             <Button
@@ -67,7 +66,7 @@ export function StrainsCard({ id, section, put }: HeredityProps & { id: string }
               }}
             />
           ))}
-        </View>
+        </Stack>
       ))}
       <CommitField
         label="Another strain"
@@ -84,7 +83,7 @@ export function StrainsCard({ id, section, put }: HeredityProps & { id: string }
       />
       {rules.map((rule) => (
         <Row key={rule.strains.join('\n')} align="center">
-          <Text style={styles.grow}>{`${rule.strains.join(' and ')} are kept apart: ${rule.why}`}</Text>
+          <Text fill={180}>{`${rule.strains.join(' and ')} are kept apart: ${rule.why}`}</Text>
           <Button
             small
             kind="quiet"
@@ -132,7 +131,7 @@ function ApartForm({
     setWhy('');
   };
   return (
-    <View style={styles.strain}>
+    <Stack padY="s" ruled="above">
       <ChoiceGroup
         many
         label="Keep apart"
@@ -144,7 +143,7 @@ function ApartForm({
       <Row align="center">
         <Button small label="Keep these two apart" onPress={add} />
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -171,8 +170,3 @@ function FoundersField({ label, alleles, shares, onChange }: FoundersProps) {
     />
   );
 }
-
-const styles = StyleSheet.create({
-  strain: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

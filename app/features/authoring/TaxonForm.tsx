@@ -1,12 +1,11 @@
 import type { Edit } from '@plesion/core/authoring';
 import { FACETS, type FacetName, HAZARD_GRADES, HAZARD_KINDS, RANKS, type Rank, type Taxon } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TaxonMore } from './TaxonMore';
 import { TaxonNames } from './TaxonNames';
@@ -28,7 +27,7 @@ export function TaxonForm({ taxon, draft, edit, onGone }: Props) {
   const facets = FACETS.filter((facet) => draft.facets[facet]?.length);
   const has = Object.keys(taxon.forms?.[0]?.facets ?? {}) as FacetName[];
   return (
-    <View style={styles.form}>
+    <Stack gap="m" padY="s">
       <CommitField
         label="Name"
         value={taxon.name}
@@ -88,7 +87,7 @@ export function TaxonForm({ taxon, draft, edit, onGone }: Props) {
           }}
         />
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -141,5 +140,3 @@ function Harm({ taxon, put }: { taxon: Taxon; put: (next: Taxon) => void }) {
     </>
   );
 }
-
-const styles = StyleSheet.create({ form: { gap: space.m, paddingVertical: space.s } });

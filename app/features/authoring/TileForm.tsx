@@ -90,7 +90,7 @@ function Words({ field, tile, onChange }: { field: TileField; tile: DrawnTile; o
   const value = valueOf(tile, field);
   const options = [...(field.own ? [undefined] : []), ...field.words];
   return (
-    <Options label={field.label} style={styles.row}>
+    <Options label={field.label} gap="xs" across>
       {options.map((word) => {
         const told = word ?? 'as it comes';
         const on = word === value;
@@ -138,8 +138,8 @@ function Colours({
   const other = chosen.filter((hex) => !named.some(([, known]) => known === hex));
   return (
     <Stack>
-      <Options label={label} many style={styles.colours}>
-        <Text size="small" strong quiet style={styles.whole}>
+      <Options label={label} many gap="xs" across>
+        <Text size="small" strong quiet wide="all">
           {label}
         </Text>
         {[...named, ...other.map((hex) => [hex, hex] as const)].map(([name, hex]) => {
@@ -189,10 +189,7 @@ function Lengths({ lengths, onChange }: { lengths: readonly number[]; onChange: 
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-  whole: { width: '100%' },
-  colours: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   colour: {
     flexDirection: 'row',
     alignItems: 'center',

@@ -18,7 +18,7 @@ interface Props {
 export const TileOption = ({ on, label, shown, onPress, children }: Props) => (
   <Option on={on} label={label} onPress={onPress} style={[styles.option, on && styles.on]}>
     {children}
-    <Text size="small" strong={on} style={styles.word}>
+    <Text size="small" strong={on} set="centre">
       {shown}
     </Text>
   </Option>
@@ -37,5 +37,4 @@ const styles = StyleSheet.create({
     backgroundColor: colour.paper,
   },
   on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-  word: { textAlign: 'center' },
 });

@@ -1,8 +1,8 @@
 import type { Figure, Tile, TileOf } from '@plesion/core/guide';
 import { useRef } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Stack } from '../../ui/Stack';
 import { AimedPhoto, PhotoPin } from '../photos/AimedPhoto';
 import { usePhotoUri } from '../photos/usePhotoUri';
 
@@ -41,7 +41,7 @@ export function TilePiece({ tile, figures, onChange }: Props) {
   const share = Math.max(width * figure.width, height * figure.height) / Math.min(figure.width, figure.height);
   const nearest = SIZES.reduce((a, b) => (Math.abs(b.share - share) < Math.abs(a.share - share) ? b : a));
   return (
-    <View style={styles.piece}>
+    <Stack most={480}>
       <ChoiceGroup
         label="Photograph"
         options={figures.map(({ id, caption, credit }, i) => ({ id, label: caption?.slice(0, 40) ?? `${i + 1}, by ${credit}` }))}
@@ -71,8 +71,6 @@ export function TilePiece({ tile, figures, onChange }: Props) {
         chosen={[nearest.id]}
         onChange={([id]) => onChange(pieceOf(figure, SIZES.find((one) => one.id === id)!.share, at))}
       />
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ piece: { gap: space.s, maxWidth: 480 } });

@@ -1,5 +1,4 @@
 import type { LookedOver } from '@plesion/core/authoring';
-import { StyleSheet } from 'react-native';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
@@ -24,7 +23,7 @@ export function TogetherCard({ draft, edit, together }: Props) {
       <FirstOf of={together} keyOf={({ a, b }) => `${a} ${b}`} what="pairs">
         {({ a, b, taxa }) => (
           <Row align="center">
-            <Text style={styles.grow}>{`${label(a)} and ${label(b)}: in all ${taxa} kinds`}</Text>
+            <Text fill={200}>{`${label(a)} and ${label(b)}: in all ${taxa} kinds`}</Text>
             <Button
               small
               label="Group them"
@@ -37,7 +36,3 @@ export function TogetherCard({ draft, edit, together }: Props) {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-});

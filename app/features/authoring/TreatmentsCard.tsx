@@ -1,11 +1,10 @@
 import { RANKS } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { CommitField } from './CommitField';
 import { freshId } from './freshId';
@@ -27,7 +26,7 @@ export function TreatmentsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'
       {all.map((one) => {
         const put = (more: Partial<Treatment>) => keep(all.map((own) => (own === one ? { ...own, ...more } : own)));
         return (
-          <View key={one.id} style={styles.one}>
+          <Stack key={one.id} padY="s" ruled="above">
             <CommitField
               label={`Whose names: ${one.label}`}
               value={one.label}
@@ -60,7 +59,7 @@ export function TreatmentsCard({ draft, edit }: Pick<PartProps, 'draft' | 'edit'
                 onPress={() => keep(all.filter((own) => own !== one))}
               />
             </Row>
-          </View>
+          </Stack>
         );
       })}
       <CommitField
@@ -115,7 +114,3 @@ function Renames({ draft, treatment, onChange }: RenamesProps) {
     />
   );
 }
-
-const styles = StyleSheet.create({
-  one: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-});

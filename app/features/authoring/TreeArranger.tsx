@@ -10,10 +10,11 @@ import {
   useSensors,
 } from '@dnd-kit/core';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { DragHandle } from '../../ui/DragHandle';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { dropEdit, type Move, moveEdit, type TreeRow, treeRows } from './taxonTree';
 import type { PartProps } from './WritingScreen';
@@ -86,15 +87,19 @@ function ArrangedRow({ row: { taxon, depth }, canMove, onMove }: RowProps) {
   const { transform } = drag;
   const moved = transform ? { transform: `translate(${transform.x}px, ${transform.y}px)`, zIndex: 1, opacity: 0.85 } : {};
   return (
-    <View
+    <Row
       ref={(node) => {
         drag.setNodeRef(node as never);
         drop.setNodeRef(node as never);
       }}
-      style={[styles.row, { paddingLeft: 18 * Math.min(depth, DEEPEST) }, drop.isOver && styles.over, moved]}
+      gap="xs"
+      align="center"
+      ruled="above"
+      tone="sheet"
+      style={[{ paddingLeft: 18 * Math.min(depth, DEEPEST) }, drop.isOver && styles.over, moved]}
     >
       <DragHandle of={taxon.name} activator={drag.setActivatorNodeRef} attributes={drag.attributes} listeners={drag.listeners} />
-      <Text style={styles.grow} strong={Boolean(taxon.forms)}>
+      <Text fill={120} strong={Boolean(taxon.forms)}>
         {taxon.name}
       </Text>
       <View style={styles.moves}>
@@ -110,21 +115,11 @@ function ArrangedRow({ row: { taxon, depth }, canMove, onMove }: RowProps) {
           />
         ))}
       </View>
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.xs,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    backgroundColor: colour.sheet,
-  },
   over: { borderColor: colour.kelp, borderTopWidth: 2 },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
   moves: { flexDirection: 'row', marginLeft: 'auto' },
 });

@@ -1,9 +1,9 @@
 import { FACETS, type Guide } from '@plesion/core/guide';
 import { FacetName } from '@plesion/core/guide/schema';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -41,12 +41,12 @@ export function UnionsCard({ id, draft, edit }: Pick<PartProps, 'draft' | 'edit'
       </Text>
       {unions.map((union) => (
         <Row key={union.id} align="center">
-          <View style={styles.grow}>
+          <Box fill={220}>
             <Text strong>{union.label}</Text>
             <Text size="small" quiet>
               {union.of.map((piece) => sayPiece(draft, piece)).join(' or ')}
             </Text>
-          </View>
+          </Box>
           <Button
             small
             kind="quiet"
@@ -123,7 +123,3 @@ function UnionForm({ draft, typed: { label, of }, change, onAdd, onClose }: Form
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 220 },
-});

@@ -1,14 +1,13 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { space } from '../../theme';
 import { useKeptText } from '../../lib/useKeptText';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { ChangeRow } from './ChangeRow';
@@ -90,7 +89,7 @@ function TermForm({ term, draft, put, drop }: FormProps) {
   const drawn = figure && 'character' in figure ? figure : undefined;
   const character = draft.characters.find(({ id }) => id === drawn?.character);
   return (
-    <View style={styles.form}>
+    <Stack gap="m" padY="s">
       <CommitField
         label="The word"
         value={term.term}
@@ -138,10 +137,6 @@ function TermForm({ term, draft, put, drop }: FormProps) {
       <Row>
         <Button small kind="quiet" label="Remove" hint={`Remove: ${term.term}`} onPress={drop} />
       </Row>
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  form: { gap: space.m, paddingVertical: space.s },
-});

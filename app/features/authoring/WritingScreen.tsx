@@ -1,5 +1,4 @@
 import { Suspense } from 'react';
-import { StyleSheet } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -122,7 +121,7 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
       widest={1180}
       foot={
         <Row align="center">
-          <Text size="small" quiet role="status" style={styles.grow}>
+          <Text size="small" quiet role="status" fill={120}>
             {SAVING[saving]}
           </Text>
           <Button label="Undo" disabled={!canUndo} onPress={writing.undo} />
@@ -164,7 +163,3 @@ function Editor({ id, writing, state }: { id: string; writing: Writing; state: W
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 120 },
-});

@@ -3,6 +3,7 @@ import { useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
 import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -65,7 +66,7 @@ export function YearCurve({ of, curve, onDraw }: Props) {
       <Text size="small" strong quiet>{`Over the year: ${of}`}</Text>
       <View ref={board} role="group" aria-label={`${of} over the year`} style={styles.board}>
         {levels.map((level, month) => (
-          <View
+          <Box
             key={MONTHS[month]}
             role="slider"
             aria-label={MONTHS[month]}
@@ -75,13 +76,15 @@ export function YearCurve({ of, curve, onDraw }: Props) {
             aria-valuetext={percent(level)}
             tabIndex={month === at ? 0 : -1}
             {...({ onKeyDown: press(month), 'aria-orientation': 'vertical' } as object)}
-            style={styles.month}
+            align="center"
+            justify="end"
+            fill
           >
             <View style={[styles.bar, { height: Math.max(2, level * (HEIGHT - 22)) }]} />
             <Text size="small" quiet aria-hidden>
               {MONTHS[month][0]}
             </Text>
-          </View>
+          </Box>
         ))}
       </View>
       <Row align="center">
@@ -104,6 +107,5 @@ const styles = StyleSheet.create({
     borderRadius: radius.m,
     ...({ touchAction: 'pan-y', cursor: 'crosshair' } as object),
   },
-  month: { flex: 1, justifyContent: 'flex-end', alignItems: 'center', minWidth: 0 },
   bar: { width: '70%', backgroundColor: colour.kelp, borderTopLeftRadius: 3, borderTopRightRadius: 3 },
 });

@@ -6,7 +6,9 @@ import { useState } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import Svg, { Circle, G, Line, Path, Rect, Text as SvgText } from 'react-native-svg';
 import { colour, font } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
@@ -41,7 +43,7 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
   const height = TOP + STRING + rows * ROW + 6;
   const x = (at: number) => width / 2 + (at * axis) / 2;
   return (
-    <View onLayout={(event) => setWidth(event.nativeEvent.layout.width)} style={styles.fill}>
+    <Box onLayout={(event) => setWidth(event.nativeEvent.layout.width)} wide="all">
       <Row justify="between" oneLine>
         <SideHead guide={guide} answer={answer} side="left" />
         <SideHead guide={guide} answer={answer} side="right" />
@@ -76,7 +78,7 @@ export function Beam({ guide, answer, say, onOpen }: BeamProps) {
           />
         ))}
       </View>
-    </View>
+    </Box>
   );
 }
 
@@ -87,7 +89,7 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: Standing; sid
   const form = leadingForm(guide, answer, side);
   const plate = form && formPlate(guide, form, mainView(guide), 'thumb');
   return (
-    <View style={[styles.side, side === 'right' && styles.right]}>
+    <Stack gap="hair" shrink style={side === 'right' && styles.right}>
       {plate && <PlateView plate={plate} width={64} height={50} />}
       <View style={side === 'right' ? styles.right : undefined}>
         {isTaxon ? (
@@ -101,7 +103,7 @@ function SideHead({ guide, answer, side }: { guide: Guide; answer: Standing; sid
           {inHundred(shown.p)}
         </Text>
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -194,8 +196,6 @@ function Weight({ weight, x }: { weight: Placed; x: number }) {
 }
 
 const styles = StyleSheet.create({
-  fill: { width: '100%' },
-  side: { flexShrink: 1, gap: 2 },
   right: { alignItems: 'flex-end' },
   touch: { position: 'absolute', width: 44, height: 44 },
 });

@@ -39,7 +39,7 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
   return (
     <Stack gap="m">
       {visit && (
-        <LinkBox href={`/field/catch?visit=${visit}`} style={styles.back}>
+        <LinkBox href={`/field/catch?visit=${visit}`} justify="center" self="start">
           <Text strong color={colour.kelp}>
             Back to the catch sheet
           </Text>
@@ -117,7 +117,6 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
 }
 
 const styles = StyleSheet.create({
-  back: { justifyContent: 'center', alignSelf: 'flex-start' },
   photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
   photoWhole: { height: 340 },
   plate: {

@@ -11,6 +11,8 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
+import { Row } from '../../ui/Row';
 import { DangerNotice } from '../judgement/DangerNotice';
 import { drawnViews, mainView } from '../plates/plates';
 import { SavingTrouble } from '../records/SavingTrouble';
@@ -71,7 +73,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
   const tight = useTight();
   const calm = useCalm(bench);
   return (
-    <View style={styles.fill}>
+    <Box fill>
       <DangerNotice guide={guide} answer={answer} folded={tight} />
       <Screen
         footFolds
@@ -94,7 +96,7 @@ function PhoneBench({ id, visit, bench }: PartProps) {
           <ReadingEditor bench={bench} plateWidth={300} />
         </CharacterPanel>
       )}
-    </View>
+    </Box>
   );
 }
 
@@ -140,11 +142,11 @@ function WideBench({ id, visit, bench }: PartProps) {
     ),
   );
   return (
-    <View style={styles.fill}>
-      <View style={styles.alert}>
+    <Box fill>
+      <Box tone="mist">
         <DangerNotice guide={guide} answer={answer} />
-      </View>
-      <View style={styles.wide}>
+      </Box>
+      <Row fill tone="mist" oneLine gap="none">
         <ScrollView style={styles.characters} contentContainerStyle={styles.column}>
           <CharacterList
             guide={guide}
@@ -180,14 +182,14 @@ function WideBench({ id, visit, bench }: PartProps) {
             </NextLookSheet>
           )}
         </ScrollView>
-        <View style={styles.right}>
+        <Box wide={STANDING}>
           <ScrollView contentContainerStyle={styles.column}>{calm && <Follows wide id={id} bench={calm} />}</ScrollView>
-          <View style={styles.call}>
+          <Box pad="m" ruled="above" ruledIn="hairline" tone="sheet">
             <CallBar id={id} answer={answer} keys={showHelp} />
-          </View>
-        </View>
-      </View>
-    </View>
+          </Box>
+        </Box>
+      </Row>
+    </Box>
   );
 }
 
@@ -230,9 +232,6 @@ const WeighTrouble = ({ error }: { error: unknown }) =>
   error ? <Notice kind="problem">{error instanceof Error ? error.message : 'The readings could not be weighed.'}</Notice> : null;
 
 const styles = StyleSheet.create({
-  fill: { flex: 1 },
-  wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
-  alert: { backgroundColor: colour.mist },
   characters: {
     width: CHARACTERS,
     flexGrow: 0,
@@ -241,7 +240,5 @@ const styles = StyleSheet.create({
     borderColor: colour.hairline,
   },
   middle: { flex: 1 },
-  right: { width: STANDING },
   column: { padding: space.l, gap: space.m },
-  call: { backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline, padding: space.m },
 });

@@ -1,9 +1,9 @@
 import type { Standing } from '@plesion/core/evidence';
 import { useRouter } from 'expo-router';
 import { memo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useTight } from '../../theme/appearance';
 import { Announce } from '../../ui/Announce';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -26,7 +26,7 @@ export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps)
       {folded ? (
         <Announce>{text}</Announce>
       ) : (
-        <View role="status" aria-live="polite" style={styles.call}>
+        <Box role="status" aria-live="polite" fill={180}>
           <Text size="small" numberOfLines={4} testID="call">
             {text}
           </Text>
@@ -35,7 +35,7 @@ export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps)
               {answer.call.proviso}
             </Text>
           )}
-        </View>
+        </Box>
       )}
       {tight && (
         <Button
@@ -50,8 +50,4 @@ export const CallBar = memo(function CallBar({ id, answer, keys }: CallBarProps)
       <Button kind="main" label="Write down" onPress={() => router.push(`/specimens/${id}/name`)} />
     </Row>
   );
-});
-
-const styles = StyleSheet.create({
-  call: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
 });

@@ -4,6 +4,8 @@ import type { Guide } from '@plesion/core/guide';
 import { useEffect, useRef } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { inWorkingOrder, readingOf } from '../analysis/readings';
 
@@ -33,7 +35,7 @@ function useKeptInSight(chosen: string | undefined) {
 export function CharacterList({ guide, readings, chosen, setAside = [], onChoose }: CharacterListProps) {
   const list = useKeptInSight(chosen);
   return (
-    <View ref={list} style={styles.list}>
+    <Stack ref={list} gap="m">
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} role="group" aria-label={label}>
           <Text size="small" strong color={colour.kelp} heading={3} style={styles.group}>
@@ -52,7 +54,7 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
                 style={({ pressed }) => [styles.row, (pressed || character.id === chosen) && styles.chosen]}
               >
                 <View style={[styles.dot, said ? styles.read : undefined]} />
-                <View style={styles.words}>
+                <Box fill padY="xs">
                   <Text size="small" strong={Boolean(said)}>
                     {character.label}
                   </Text>
@@ -66,18 +68,17 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
                       {said}
                     </Text>
                   )}
-                </View>
+                </Box>
               </Pressable>
             );
           })}
         </View>
       ))}
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  list: { gap: space.m },
   group: { paddingVertical: space.xs },
   row: {
     flexDirection: 'row',
@@ -90,5 +91,4 @@ const styles = StyleSheet.create({
   chosen: { backgroundColor: colour.kelpWash },
   dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1.5, borderColor: colour.unknown },
   read: { backgroundColor: colour.kelp, borderColor: colour.kelp },
-  words: { flex: 1, paddingVertical: space.xs },
 });

@@ -1,7 +1,6 @@
 import { sayReading } from '@plesion/core/observation';
 import type { Standing } from '@plesion/core/evidence';
 import { memo, useMemo } from 'react';
-import { StyleSheet } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
@@ -67,7 +66,7 @@ function BeamSheet({ id, bench, answer, onOpen }: FollowsProps & { answer: Stand
         say={say}
         onOpen={(index) => content.readings[index] && onOpen(content.readings[index].character)}
       />
-      <Text size="small" quiet style={styles.unit}>
+      <Text size="small" quiet set="right">
         1 bit doubles the odds
       </Text>
     </Card>
@@ -95,5 +94,3 @@ function Ledger({ bench, onOpen }: { bench: Bench; onOpen: (character: string) =
     </LedgerSheet>
   );
 }
-
-const styles = StyleSheet.create({ unit: { textAlign: 'right' } });

@@ -1,10 +1,10 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { formPlate } from '../plates/plates';
@@ -32,7 +32,7 @@ export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
           const { group, label } = answer.beam[side];
           const color = side === 'left' ? colour.for : colour.against;
           return (
-            <View key={side} style={[styles.one, { width: each }]}>
+            <Stack key={side} gap="xs" align="center" pad="s" round="m" tone="paper" style={{ width: each }}>
               {plate && (
                 <PlateView plate={plate} width={each - space.l} height={each * 0.86} label={`${label}, usual individual`} />
               )}
@@ -41,14 +41,10 @@ export function LeaderPlates({ guide, answer, view }: LeaderPlatesProps) {
               ) : (
                 <Text color={color}>{label}</Text>
               )}
-            </View>
+            </Stack>
           );
         })}
       </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  one: { alignItems: 'center', backgroundColor: colour.paper, borderRadius: radius.m, padding: space.s, gap: space.xs },
-});

@@ -6,6 +6,7 @@ import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -96,12 +97,12 @@ function rowsAt(guide: Guide, answer: Standing, level: Level): Row[] {
 function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
   return (
     <View style={styles.row} accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
-      <View style={styles.head}>
+      <Row align="baseline" justify="between" oneLine gap="none">
         {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Text>{row.label}</Text>}
         <Text size="small" strong>
           {inHundred(row.p)}
         </Text>
-      </View>
+      </Row>
       <View style={styles.track}>
         <View style={[styles.bar, { width: `${Math.max(0.5, row.p * 100)}%` }]} />
       </View>
@@ -111,7 +112,6 @@ function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
 
 const styles = StyleSheet.create({
   row: { gap: 3 },
-  head: { flexDirection: 'row', justifyContent: 'space-between', alignItems: 'baseline' },
   track: { height: 8, borderRadius: 4, backgroundColor: colour.mist },
   bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
 });

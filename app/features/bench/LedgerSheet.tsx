@@ -5,9 +5,11 @@ import { type Guide, type Judgement, reliabilityOf } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { sayEye } from '../judgement/sayEye';
 
@@ -57,7 +59,7 @@ export function LedgerSheet({
         ))}
       </View>
       {children}
-      <View style={styles.actions}>
+      <Row justify="between" oneLine gap="none">
         <Button
           small
           kind="quiet"
@@ -67,7 +69,7 @@ export function LedgerSheet({
           icon={<Icon name="undo" size={18} color={colour.kelp} />}
         />
         <Button small kind="quiet" label="Clear all" disabled={readings.length === 0} onPress={onClearAll} />
-      </View>
+      </Row>
     </Card>
   );
 }
@@ -98,7 +100,7 @@ function LedgerRow({
       style={({ pressed }) => [styles.row, pressed && styles.pressed]}
       accessibilityLabel={`${character.label}: ${said}${bits && answer ? `, ${Math.abs(bits.bits).toFixed(1)} bits for ${bits.bits > 0 ? answer.beam.left.label : answer.beam.right.label}` : ''}`}
     >
-      <View style={styles.what}>
+      <Box fill>
         <Text size="small" quiet>
           {character.label}
         </Text>
@@ -118,7 +120,7 @@ function LedgerRow({
         {bits?.without !== undefined && answer && Math.abs(bits.without - answer.beam.left.p) > 0.1 && (
           <Text size="small" quiet>{`without it: ${inHundred(bits.without)}`}</Text>
         )}
-      </View>
+      </Box>
       {bits ? (
         <Bits bits={bits.bits} />
       ) : (
@@ -152,6 +154,4 @@ const styles = StyleSheet.create({
     borderColor: colour.mist,
   },
   pressed: { backgroundColor: colour.kelpWash },
-  what: { flex: 1 },
-  actions: { flexDirection: 'row', justifyContent: 'space-between' },
 });

@@ -2,7 +2,7 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, shortName } from '@plesion/core/guide';
 import { memo, type ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -83,7 +83,7 @@ const Others = memo(function Others({
       </Text>
       {others.map((look) => (
         <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
-          <Text size="small" color={colour.kelp} strong style={styles.shrinks}>
+          <Text size="small" color={colour.kelp} strong shrink>
             {labelIn(guide, look.character)}
           </Text>
           <Text size="small" quiet>
@@ -110,7 +110,7 @@ const Answers = memo(function Answers({ guide, look, level }: { guide: Guide; lo
   const likely = look.answers!.filter(({ chance }) => chance === undefined || chance >= 0.02);
   if (likely.length === 0) return null;
   return (
-    <View role="group" aria-label="What each answer would do" style={styles.answers}>
+    <Row role="group" aria-label="What each answer would do" gap="l" lineGap="hair">
       {likely.map(({ answer, group, label, p }) => (
         <Text key={answer} size="small" quiet>
           {`${labelOf(answer)} → `}
@@ -119,13 +119,11 @@ const Answers = memo(function Answers({ guide, look, level }: { guide: Guide; lo
           </Text>
         </Text>
       ))}
-    </View>
+    </Row>
   );
 });
 
 const styles = StyleSheet.create({
-  answers: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l, rowGap: 2 },
-  shrinks: { flexShrink: 1 },
   other: {
     flexDirection: 'row',
     gap: space.s,

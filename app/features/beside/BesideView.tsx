@@ -2,6 +2,7 @@ import type { Match } from '@plesion/core/measure';
 import { createElement, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Slider } from '../../ui/Slider';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -35,7 +36,7 @@ export function BesideView({ left, right, match, way, wide }: BesideViewProps) {
   const panes = way === 'beside' ? [[left], [right]] : [[left, right]];
   return (
     <Stack>
-      <View style={[styles.panes, wide && styles.row]}>
+      <Stack style={wide && styles.row}>
         {panes.map((sides) => (
           <Pane
             key={sides.map(({ label }) => label).join(' ')}
@@ -49,7 +50,7 @@ export function BesideView({ left, right, match, way, wide }: BesideViewProps) {
             laid={way === 'beside' ? undefined : { way, share: share / 100 }}
           />
         ))}
-      </View>
+      </Stack>
       {way !== 'beside' && (
         <Slider
           label={way === 'swipe' ? `How far ${right.label} is wiped over` : `How much of ${right.label} shines through`}
@@ -80,14 +81,20 @@ function Pane({ sides, right, size, match, chosen, onView, height, laid }: PaneP
   const cut = laid && room && laid.way === 'swipe' ? { clipPath: `inset(0 0 0 ${(1 - laid.share) * 100}%)` } : {};
   const thin = laid?.way === 'through' ? { opacity: laid.share } : {};
   return (
-    <View style={[styles.frame, { height }]}>
-      <View
+    <Box fill={0} style={{ height }}>
+      <Box
         ref={surface as never}
         role="application"
         tabIndex={0}
         aria-label={`${sides.map(({ label }) => label).join(' and ')}. Arrows move, + and − bring nearer and farther, 0 shows all.`}
         onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
-        style={[styles.pane, NO_SCROLL]}
+        fill
+        ruled="round"
+        ruledIn="hairline"
+        clip
+        round="m"
+        tone="paper"
+        style={NO_SCROLL}
       >
         {view &&
           sides.map((side) => (
@@ -100,14 +107,14 @@ function Pane({ sides, right, size, match, chosen, onView, height, laid }: PaneP
             'aria-hidden': true,
             style: { ...LINE, left: `calc(${(1 - laid.share) * 100}% - 1px)`, background: colour.kelp },
           })}
-      </View>
+      </Box>
       <View style={styles.label}>
         <Text size="small" strong>
           {sides.map(({ label }) => label).join(' / ')}
         </Text>
       </View>
       <ZoomButtons what="picture" nearer={nearer} all={all} />
-    </View>
+    </Box>
   );
 }
 
@@ -115,17 +122,7 @@ const NO_SCROLL = { touchAction: 'none', cursor: 'grab', userSelect: 'none' } as
 const LINE = { position: 'absolute', top: 0, bottom: 0, width: 2 } as const;
 
 const styles = StyleSheet.create({
-  panes: { gap: space.s },
   row: { flexDirection: 'row' },
-  frame: { flexGrow: 1, flexBasis: 0, flexShrink: 1 },
-  pane: {
-    flex: 1,
-    overflow: 'hidden',
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-  },
   label: {
     position: 'absolute',
     left: space.s,

@@ -4,11 +4,11 @@ import { differenceOf, type Valued } from '@plesion/core/measure';
 import { sayMeasured } from '@plesion/core/observation';
 import { angleOf, lengthOf } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { measuresOn } from '../plates/plates';
 import { measurementOn } from './pictures';
@@ -55,7 +55,7 @@ function DifferenceRow({ character, values: [a, b], sides }: Row & { sides: [Mea
   const router = useRouter();
   const told = a && b && a.unit === b.unit ? { ...differenceOf(a, b), unit: a.unit } : undefined;
   return (
-    <View style={styles.row}>
+    <Stack gap="xs" padY="s" ruled="below">
       <Text strong>{character.label}</Text>
       <Text figures>{[a, b].map((one) => (one ? sayTold(one) : '—')).join(' beside ')}</Text>
       {told && (
@@ -87,7 +87,7 @@ function DifferenceRow({ character, values: [a, b], sides }: Row & { sides: [Mea
           ) : null,
         )}
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -112,7 +112,3 @@ function signed(value: number, sd: number): string {
   const said = Math.abs(value).toFixed(digits);
   return Number(said) === 0 ? said : `${value < 0 ? '−' : '+'}${said}`;
 }
-
-const styles = StyleSheet.create({
-  row: { gap: space.xs, borderBottomWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-});

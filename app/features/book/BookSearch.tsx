@@ -1,10 +1,11 @@
 import { type Hit, searchGuide } from '@plesion/core/book';
 import { type Guide, sayOtherName } from '@plesion/core/guide';
 import { useDeferredValue } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { TextField } from '../../ui/TextField';
 import { TaxonName } from '../../ui/TaxonName';
@@ -65,23 +66,38 @@ function Result({ hit, own: { id, guide }, several }: { hit: Hit; own: InGuide; 
   const by = hit.kind === 'taxon' ? hit.by.by : (hit.by ?? hit.label);
   const said = (
     <>
-      <View style={styles.words}>
+      <Box fill>
         {hit.kind === 'taxon' ? <TaxonName guide={guide} taxon={hit.id} size={18} /> : <Text strong>{hit.label}</Text>}
         <Text size="small" quiet>
           {[sayHow(hit), several && guide.group].filter(Boolean).join(' · ')}
         </Text>
-      </View>
+      </Box>
       <Text size="small" color={colour.kelp}>
         {KINDS[hit.kind]}
       </Text>
     </>
   );
   return path ? (
-    <LinkBox href={path} label={`${hit.label}, found as ${by}`} style={styles.hit}>
+    <LinkBox
+      href={path}
+      label={`${hit.label}, found as ${by}`}
+      gap="m"
+      align="center"
+      padX="m"
+      padY="s"
+      ruled="round"
+      ruledIn="hairline"
+      round="m"
+      tone="sheet"
+      across
+      oneLine
+    >
       {said}
     </LinkBox>
   ) : (
-    <View style={styles.hit}>{said}</View>
+    <Row gap="m" align="center" padX="m" padY="s" ruled="round" ruledIn="hairline" touch round="m" tone="sheet" oneLine>
+      {said}
+    </Row>
   );
 }
 
@@ -91,19 +107,3 @@ function sayHow(hit: Hit): string {
   if (kind === 'name') return '';
   return kind === 'vernacular' ? by : `“${by}” is ${sayOtherName(kind)} it.${note ? ` ${note}` : ''}`;
 }
-
-const styles = StyleSheet.create({
-  hit: {
-    minHeight: TOUCH,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    backgroundColor: colour.sheet,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    paddingHorizontal: space.m,
-    paddingVertical: space.s,
-  },
-  words: { flex: 1 },
-});

@@ -2,7 +2,8 @@ import { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from '@p
 import { scoredOf } from '@plesion/core/compare';
 import { type Character, type CompiledGuide, type Guide, isValue, sayFacets } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
@@ -10,6 +11,7 @@ import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { compiledOf } from '../records/compiled';
@@ -90,11 +92,11 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
         <Card key={state}>
           <Row gap="l">
             {hasTile(guide, character, state) && (
-              <View style={styles.tile}>
+              <Box self="start" pad="xs" ruled="round" ruledIn="hairline" round="m" tone="paper">
                 <StateTile guide={guide} character={character} state={state} size={112} label={label(state)} />
-              </View>
+              </Box>
             )}
-            <View style={styles.holders}>
+            <Stack gap="hair" fill least={220}>
               <Text size="lead" strong heading={2}>
                 {label(state)}
               </Text>
@@ -107,7 +109,7 @@ function States({ id, compiled, character }: { id: string; compiled: CompiledGui
               {holders.map((holder) => (
                 <HolderRow key={holder.taxon} id={id} compiled={compiled} holder={holder} />
               ))}
-            </View>
+            </Stack>
           </Row>
         </Card>
       );
@@ -120,14 +122,14 @@ function HolderRow({ id, compiled, holder: { taxon, least, most } }: { id: strin
   const [low, high] = [least, most].map((p) => Math.round(p * 100));
   return (
     <LinkBox testID={`holder ${taxon}`} href={{ pathname: '/guides/[id]/form', params: { id, form } }} style={styles.holder}>
-      <View style={styles.holderName}>
+      <Box wide={116}>
         <TaxonName guide={compiled.guide} taxon={taxon} size={15} short lines={1} />
-      </View>
+      </Box>
       <View style={styles.track}>
         <View style={[styles.most, { width: `${most * 100}%` }]} />
         <View style={[styles.least, { width: `${least * 100}%` }]} />
       </View>
-      <Text size="small" figures style={styles.share}>
+      <Text size="small" figures wide={52} set="right">
         {low === high ? high : `${low}–${high}`}
       </Text>
     </LinkBox>
@@ -148,16 +150,16 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
     <Card title="What each form measures" aside={character.unit}>
       {rows.map(({ form, low, high }) => (
         <LinkBox key={form.id} href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} style={styles.holder}>
-          <View style={styles.rangeName}>
+          <Box wide={150}>
             <TaxonName guide={compiled.guide} taxon={form.taxon} size={15} short lines={1} />
             <Text size="small" quiet numberOfLines={1}>
               {sayFacets(compiled.guide, form.facets)}
             </Text>
-          </View>
+          </Box>
           <View style={styles.track}>
             <View style={[styles.range, { left: `${place(low)}%`, width: `${place(high) - place(low)}%` }]} />
           </View>
-          <Text size="small" figures style={styles.wideShare}>
+          <Text size="small" figures wide={92} set="right">
             {`${Number(low.toPrecision(3))}–${Number(high.toPrecision(3))}`}
           </Text>
         </LinkBox>
@@ -167,22 +169,9 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
 }
 
 const styles = StyleSheet.create({
-  tile: {
-    backgroundColor: colour.paper,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    alignSelf: 'flex-start',
-    padding: space.xs,
-  },
-  holders: { flex: 1, minWidth: 220, gap: 2 },
   holder: { minHeight: TOUCH - 8, flexDirection: 'row', alignItems: 'center', gap: space.s },
-  holderName: { width: 116 },
-  rangeName: { width: 150 },
   track: { flex: 1, height: 12, borderRadius: 6, backgroundColor: colour.kelpWash, overflow: 'hidden' },
   most: { position: 'absolute', height: 12, backgroundColor: colour.forTint },
   least: { position: 'absolute', height: 12, backgroundColor: colour.for },
   range: { position: 'absolute', height: 12, borderRadius: 6, backgroundColor: colour.for },
-  share: { width: 52, textAlign: 'right' },
-  wideShare: { width: 92, textAlign: 'right' },
 });

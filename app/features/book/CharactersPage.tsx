@@ -1,6 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
@@ -35,14 +35,21 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
               <LinkBox
                 key={character.id}
                 href={{ pathname: '/guides/[id]/character', params: { id, character: character.id } }}
-                style={styles.row}
+                gap="m"
+                align="center"
+                padX="s"
+                padY="s"
+                round="m"
+                tone="paper"
+                across
+                oneLine
               >
-                <View style={styles.words}>
+                <Box fill>
                   <Text strong>{character.label}</Text>
                   <Text size="small" quiet numberOfLines={2}>
                     {character.states?.map((state) => state.label).join(' · ') ?? sayKind(character)}
                   </Text>
-                </View>
+                </Box>
                 <Row gap="xs" oneLine>
                   {character.states?.slice(0, 3).map(({ id: state }) => (
                     <StateTile key={state} guide={guide} character={character} state={state} size={48} />
@@ -59,18 +66,3 @@ function Characters({ id, guide }: { id: string; guide: Guide }) {
 
 const sayKind = ({ kind, unit, parts }: Guide['characters'][number]): string =>
   parts ? `${parts.numerator} ÷ ${parts.denominator}` : unit ? `measured in ${unit}` : kind === 'count' ? 'counted' : kind;
-
-const styles = StyleSheet.create({
-  row: {
-    minHeight: TOUCH,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    paddingVertical: space.s,
-    paddingHorizontal: space.s,
-    borderRadius: radius.m,
-    backgroundColor: colour.paper,
-  },
-  pressed: { backgroundColor: colour.kelpWash },
-  words: { flex: 1 },
-});

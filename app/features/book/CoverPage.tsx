@@ -12,6 +12,7 @@ import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { BookletCard } from '../booklet/BookletCard';
 import { emblems } from '../plates/emblems';
@@ -47,15 +48,15 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
       }
     >
       <WithdrawnNotice guideId={id} />
-      <View style={[styles.cover, wide && styles.coverWide]}>
+      <Stack gap="l" style={wide && styles.coverWide}>
         <Frontispiece guide={guide} />
-        <View style={styles.title}>
+        <Stack fill>
           <PageHeading>{guide.title}</PageHeading>
           <Text quiet>{`${guide.area} · version ${version}`}</Text>
           <Text size="lead">{guide.summary}</Text>
           <Ways id={id} guide={guide} />
-        </View>
-      </View>
+        </Stack>
+      </Stack>
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
@@ -124,12 +125,20 @@ function Frontispiece({ guide }: { guide: Guide }) {
   const room = wide ? 440 : Math.min(screen - 48, 460);
   const width = room / 2 - space.s;
   return (
-    <View style={[styles.front, wide && { width: room + 2 * space.m }]}>
+    <Row
+      justify="center"
+      pad="m"
+      ruled="round"
+      ruledIn="hairline"
+      round="l"
+      tone="paper"
+      style={wide && { width: room + 2 * space.m }}
+    >
       {shown.map((form) => {
         const plate = formPlate(guide, form.id, view, 'thumb');
         return (
           plate && (
-            <View key={form.id} style={[styles.figure, { width }]}>
+            <Stack key={form.id} gap="hair" align="center" style={{ width }}>
               <PlateView
                 plate={plate}
                 width={width - space.s}
@@ -137,11 +146,11 @@ function Frontispiece({ guide }: { guide: Guide }) {
                 label={guide.taxa.find(({ id }) => id === form.taxon)?.name}
               />
               <TaxonName guide={guide} taxon={form.taxon} size={14} short lines={1} />
-            </View>
+            </Stack>
           )
         );
       })}
-    </View>
+    </Row>
   );
 }
 
@@ -216,21 +225,7 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
 }
 
 const styles = StyleSheet.create({
-  cover: { gap: space.l },
   coverWide: { flexDirection: 'row', alignItems: 'flex-start' },
-  front: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    justifyContent: 'center',
-    gap: space.s,
-    padding: space.m,
-    backgroundColor: colour.paper,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    borderRadius: radius.l,
-  },
-  figure: { alignItems: 'center', gap: 2 },
-  title: { flex: 1, gap: space.s },
   ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.s },
   way: {
     minHeight: TOUCH,

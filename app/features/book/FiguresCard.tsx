@@ -42,10 +42,14 @@ function OneFigure({ id, guide, figure }: { id: string; guide: Guide; figure: Fi
       key={character}
       label={more ? `${i + 1}: ${label(character)}` : label(character)}
       href={{ pathname: '/guides/[id]/character', params: { id, character } }}
-      style={styles.pin}
+      gap="s"
+      align="center"
+      shrink
+      across
+      oneLine
     >
       {more}
-      <Text size="small" style={styles.grow}>
+      <Text size="small" shrink>
         {label(character)}
       </Text>
     </LinkBox>
@@ -91,7 +95,5 @@ function OneFigure({ id, guide, figure }: { id: string; guide: Guide; figure: Fi
 }
 
 const styles = StyleSheet.create({
-  pin: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: 44, flexShrink: 1 },
   beside: { position: 'absolute', height: LABELS.step, justifyContent: 'center' },
-  grow: { flexShrink: 1 },
 });

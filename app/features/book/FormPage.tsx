@@ -2,14 +2,14 @@ import { describeForm, tellingCharacters } from '@plesion/core/book';
 import { apartFrom } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets } from '@plesion/core/guide';
 import { Suspense, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { lazyPart } from '../../ui/lazyPart';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
+import { lazyPart } from '../../ui/lazyPart';
 import { TaxonName } from '../../ui/TaxonName';
 import { Typeset } from '../../ui/Typeset';
 import { Text } from '../../ui/Text';
@@ -114,21 +114,16 @@ function Description({ guide, compiled, form }: { guide: Guide; compiled: Compil
   return (
     <Card title="Description" aside="made from the scores">
       {apart && <Typeset parts={apart} testID="apart" />}
-      <View style={styles.columns}>
+      <Row gap="xl" lineGap="m">
         {describeForm(compiled, form).map(({ group, sentences }) => (
-          <View key={group} style={styles.group}>
+          <Stack key={group} gap="xs" fill={320} most="all">
             <Text size="small" strong color={colour.kelp}>
               {GROUPS.find((one) => one.group === group)!.label}
             </Text>
             <TermText guide={guide} text={sentences.join(' ')} />
-          </View>
+          </Stack>
         ))}
-      </View>
+      </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
-  group: { gap: space.xs, flexGrow: 1, flexBasis: 320, maxWidth: '100%' },
-});

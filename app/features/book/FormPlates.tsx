@@ -6,6 +6,7 @@ import { useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { download } from '../../lib/download';
 import { colour, space, TOUCH, WIDE } from '../../theme';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -55,9 +56,9 @@ export function FormPlates({ id, guide, formId, characters }: FormPlatesProps) {
         ))}
         {/* Tiles are no animal that could be met. */}
         {guide.plan && (
-          <View style={styles.met}>
+          <Box fill={280} most="all">
             <ChoiceGroup label="As it is met" many options={options} chosen={layers} onChange={setLayers} />
-          </View>
+          </Box>
         )}
       </Row>
     </Stack>
@@ -104,15 +105,15 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
             }}
             style={styles.character}
           >
-            <Text size="small" strong color={colour.kelp} figures style={styles.number}>
+            <Text size="small" strong color={colour.kelp} figures wide={16} set="centre">
               {i + 1}
             </Text>
-            <Text size="small" style={styles.grow}>
+            <Text size="small" fill>
               {text}
             </Text>
           </LinkBox>
         ))}
-        <View style={styles.keep}>
+        <Row justify="end" oneLine gap="none">
           {(['svg', 'png'] as const).map((as) => (
             <Button
               key={as}
@@ -124,16 +125,12 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
               onPress={() => download(urlOf('plate', { params: { id }, query: { form: formId, view: closed ?? view.id, as } }))}
             />
           ))}
-        </View>
+        </Row>
       </PlateSheet>
     </View>
   );
 }
 
 const styles = StyleSheet.create({
-  met: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   character: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
-  number: { width: 16, textAlign: 'center' },
-  grow: { flex: 1 },
-  keep: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

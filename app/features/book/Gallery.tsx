@@ -57,12 +57,11 @@ const sayKnown = ({ guide }: CompiledGuide, { facets, kind }: VerifiedPhoto): st
   [sayFacets(guide, facets), `known by ${VERIFICATION_WORDS[kind]}`].filter(Boolean).join(', ');
 
 const Shown = ({ photo: { specimenId, hash }, said }: { photo: VerifiedPhoto; said: string }) => (
-  <LinkBox href={`/specimens/${specimenId}`} style={styles.link} label={said}>
+  <LinkBox href={`/specimens/${specimenId}`} round="m" label={said}>
     <Photo source={{ uri: urlOf('photo', { params: { hash }, query: { size: 'thumb' } }) }} style={styles.photo} />
   </LinkBox>
 );
 
 const styles = StyleSheet.create({
-  link: { borderRadius: radius.m },
   photo: { width: 150, height: 108, borderRadius: radius.m, backgroundColor: colour.mist },
 });

@@ -2,8 +2,8 @@ import { seeded } from '@plesion/core/probability';
 import type { CompiledGuide } from '@plesion/core/guide';
 import { aberrantTraits, traitsOf } from '@plesion/core/plates';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -40,12 +40,12 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
     >
       <Row>
         {drawn.map(({ says, plate }) => (
-          <View key={says} style={styles.card}>
+          <Box key={says} align="center" wide={132} pad="s" ruled="round" ruledIn="hairline" round="m" tone="paper">
             <PlateView plate={plate} width={116} height={92} label={says} />
             <Text size="small" quiet style={styles.says}>
               {says}
             </Text>
-          </View>
+          </Box>
         ))}
       </Row>
     </Card>
@@ -53,14 +53,5 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
 }
 
 const styles = StyleSheet.create({
-  card: {
-    width: 132,
-    alignItems: 'center',
-    padding: space.s,
-    borderRadius: radius.m,
-    backgroundColor: colour.paper,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
   says: { textAlign: 'center', lineHeight: 16 },
 });

@@ -2,8 +2,10 @@ import { type Place, presenceOf } from '@plesion/core/book';
 import { type CompiledGuide, SHORT_MONTHS } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 /** Where, when and with what a form is met. */
@@ -27,14 +29,14 @@ function Year({ months }: { months: readonly number[] }) {
   return (
     <Row role="img" aria-label={`Met most in ${best.join(', ')}`} gap="xs" align="end" oneLine>
       {months.map((level, i) => (
-        <View key={SHORT_MONTHS[i]} style={styles.month}>
+        <Stack key={SHORT_MONTHS[i]} gap="hair" align="center" fill>
           <View style={styles.column}>
-            <View style={[styles.level, { height: `${Math.max(2, level * 100)}%` }]} />
+            <Box tone="kelp" style={{ height: `${Math.max(2, level * 100)}%` }} />
           </View>
           <Text size="small" quiet>
             {SHORT_MONTHS[i][0]}
           </Text>
-        </View>
+        </Stack>
       ))}
     </Row>
   );
@@ -43,13 +45,13 @@ function Year({ months }: { months: readonly number[] }) {
 function Places({ title, places }: { title: string; places: readonly Place[] }) {
   if (places.length === 0) return null;
   return (
-    <View style={styles.place}>
+    <Stack gap="hair" fill={200}>
       <Text size="small" strong>
         {title}
       </Text>
       {places.map(({ id, label, frequency }) => (
         <Row key={id} oneLine>
-          <Text size="small" style={styles.grow}>
+          <Text size="small" fill>
             {label}
           </Text>
           <Text size="small" quiet>
@@ -57,7 +59,7 @@ function Places({ title, places }: { title: string; places: readonly Place[] }) 
           </Text>
         </Row>
       ))}
-    </View>
+    </Stack>
   );
 }
 
@@ -70,7 +72,6 @@ function sayFrequency(frequency: number | undefined): string {
 }
 
 const styles = StyleSheet.create({
-  month: { flex: 1, alignItems: 'center', gap: 2 },
   column: {
     width: '100%',
     height: 54,
@@ -79,7 +80,4 @@ const styles = StyleSheet.create({
     borderRadius: 4,
     overflow: 'hidden',
   },
-  level: { backgroundColor: colour.kelp },
-  place: { flexGrow: 1, flexBasis: 200, gap: 2 },
-  grow: { flex: 1 },
 });

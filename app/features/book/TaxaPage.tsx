@@ -1,10 +1,12 @@
 import { type Form, formsOf, type Guide, type Taxon, sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { useMemo } from 'react';
-import { FlatList, Pressable, StyleSheet, View } from 'react-native';
+import { FlatList, Pressable, StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { WithGuide } from '../records/WithGuide';
 import { BookSearch } from './BookSearch';
@@ -55,11 +57,11 @@ function Tree({ id, guide }: { id: string; guide: Guide }) {
       initialNumToRender={16}
       windowSize={7}
       ListHeaderComponent={
-        <View style={styles.head}>
+        <Stack padBottom="s">
           <PageHeading>Taxa</PageHeading>
           <Text quiet>{guide.title}</Text>
           <BookSearch guides={[{ id, guide }]} />
-        </View>
+        </Stack>
       }
       renderItem={({ item }) => <TaxonRow id={id} guide={guide} row={item} />}
     />
@@ -68,18 +70,26 @@ function Tree({ id, guide }: { id: string; guide: Guide }) {
 
 function TaxonRow({ id, guide, row: { taxon, depth, forms } }: { id: string; guide: Guide; row: Row }) {
   return (
-    <View style={[styles.row, { marginLeft: Math.min(depth, 5) * 18 }, depth > 0 && styles.branch]}>
-      <View style={styles.name}>
+    <Stack
+      gap="xs"
+      pad="m"
+      ruled="round"
+      ruledIn="edge"
+      round="m"
+      tone="sheet"
+      style={[{ marginLeft: Math.min(depth, 5) * 18 }, depth > 0 && styles.branch]}
+    >
+      <Stack gap="none">
         <TaxonName guide={guide} taxon={taxon.id} size={depth === 0 ? 24 : 20} />
         <Text size="small" quiet>
           {[taxon.rank, taxon.vernacular, taxon.authority].filter(Boolean).join(' · ')}
         </Text>
-      </View>
+      </Stack>
       <OtherNames taxon={taxon} />
       <Hazards taxon={taxon} />
       {taxon.note && <Text size="small">{taxon.note}</Text>}
       {forms.length > 0 && (
-        <View style={styles.forms}>
+        <Row padTop="xs">
           {forms.map((form) => (
             <Link key={form.id} href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} asChild>
               <Pressable accessibilityLabel={`${taxon.name} ${sayFacets(guide, form.facets)}`} style={styles.form}>
@@ -89,9 +99,9 @@ function TaxonRow({ id, guide, row: { taxon, depth, forms } }: { id: string; gui
               </Pressable>
             </Link>
           ))}
-        </View>
+        </Row>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -99,18 +109,7 @@ const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, gap: space.s, paddingBottom: space.xxl, width: '100%', maxWidth: 860, alignSelf: 'center' },
   wide: { padding: space.xl },
-  head: { gap: space.s, paddingBottom: space.s },
-  row: {
-    backgroundColor: colour.sheet,
-    borderWidth: 1,
-    borderColor: colour.edge,
-    borderRadius: radius.m,
-    padding: space.m,
-    gap: space.xs,
-  },
   branch: { borderLeftWidth: 4, borderLeftColor: colour.kelpWash },
-  name: { gap: 0 },
-  forms: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, paddingTop: space.xs },
   form: {
     maxWidth: '100%',
     minHeight: TOUCH,

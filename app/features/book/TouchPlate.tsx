@@ -1,11 +1,11 @@
 import { partAt } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
 import { memo } from 'react';
-import { type GestureResponderEvent, Pressable, StyleSheet } from 'react-native';
+import { type GestureResponderEvent } from 'react-native';
 import { Rect } from 'react-native-svg';
 import { pressedAt } from '../../lib/pressedAt';
-import { colour, radius } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { PressBox } from '../../ui/PressBox';
 import { Stack } from '../../ui/Stack';
 import { formPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -37,11 +37,16 @@ export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, p
   const drawn = [...parts].filter(([name]) => plate.parts[name]);
   return (
     <Stack>
-      <Pressable
+      <PressBox
         role="group"
         accessibilityLabel="Touch a part of the drawing"
         onPress={press}
-        style={[styles.plate, { width, height }]}
+        ruled="round"
+        ruledIn="hairline"
+        clip
+        round="l"
+        tone="paper"
+        style={{ width, height }}
       >
         <PlateView plate={plate} width={width} height={height}>
           {lit && (
@@ -58,7 +63,7 @@ export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, p
             />
           )}
         </PlateView>
-      </Pressable>
+      </PressBox>
       <ChoiceGroup
         label="Part"
         hideLabel
@@ -69,14 +74,4 @@ export const TouchPlate = memo(function TouchPlate({ guide, form, view, parts, p
       />
     </Stack>
   );
-});
-
-const styles = StyleSheet.create({
-  plate: {
-    backgroundColor: colour.paper,
-    borderRadius: radius.l,
-    overflow: 'hidden',
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
 });

@@ -12,6 +12,7 @@ import { TaxonName } from '../../ui/TaxonName';
 import { useAtRest } from '../../ui/useAtRest';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { WithGuide } from '../records/WithGuide';
@@ -71,7 +72,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
   const total = shown.filter(Boolean).length;
 
   const panel = (
-    <View style={[styles.panel, wide && styles.panelWide]}>
+    <Stack padBottom="m" style={wide && styles.panelWide}>
       <PageHeading size={wide ? 'display' : 'title'}>Plate wall</PageHeading>
       <Text quiet size="small">{`${guide.title}. Touch a part, then choose how it looks.`}</Text>
       <ChoiceGroup
@@ -99,14 +100,14 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
           onChange={(character, states) => setWanted({ ...wanted, [character]: states })}
         />
       )}
-      <View style={styles.line}>
-        <Text strong role="status" style={styles.grow}>
+      <Row align="center" oneLine gap="none">
+        <Text strong role="status" fill>
           {left.length === total ? `${total} forms` : `${left.length} of ${total} forms left`}
         </Text>
         {chosen.length > 0 && <Button small kind="quiet" label="Show all again" onPress={() => setWanted({})} />}
-      </View>
+      </Row>
       <Chosen guide={guide} wanted={wanted} onDrop={(character) => setWanted({ ...wanted, [character]: [] })} />
-    </View>
+    </Stack>
   );
 
   const wall = (
@@ -128,10 +129,10 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
     />
   );
   return wide ? (
-    <View style={styles.beside}>
+    <Row fill tone="mist" oneLine gap="none">
       <View style={styles.side}>{panel}</View>
       {wall}
-    </View>
+    </Row>
   ) : (
     wall
   );
@@ -182,9 +183,7 @@ const Cell = memo(function Cell({ id, guide, form: at, view, width }: CellProps)
 
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
-  beside: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   side: { width: 400 + 2 * space.xl, overflow: 'scroll' },
-  panel: { gap: space.s, paddingBottom: space.m },
   panelWide: { padding: space.xl, gap: space.m },
   wall: { padding: space.m, gap: space.s, paddingBottom: space.xxl },
   wallWide: { paddingVertical: space.xl, paddingRight: space.xl, paddingLeft: 0 },
@@ -197,6 +196,4 @@ const styles = StyleSheet.create({
     borderWidth: 1,
     borderColor: colour.hairline,
   },
-  line: { flexDirection: 'row', alignItems: 'center' },
-  grow: { flex: 1 },
 });

@@ -24,7 +24,7 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
     const press = (state: string) =>
       onChange(character.id, on.includes(state) ? on.filter((one) => one !== state) : [...on, state]);
     return (
-      <Options many key={character.id} label={character.label} style={styles.group}>
+      <Options many key={character.id} label={character.label} gap="xs">
         <Text size="small" strong>
           {character.label}
         </Text>
@@ -56,7 +56,6 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.xs },
   tile: {
     width: 84,
     minHeight: 96,

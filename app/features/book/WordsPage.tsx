@@ -1,6 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { TextField } from '../../ui/TextField';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
@@ -39,16 +40,12 @@ function Glossary({ guide, asked }: { guide: Guide; asked?: string }) {
       )}
       <Row gap="m">
         {shown.map((term) => (
-          <View key={term.id} style={styles.term}>
+          <Box key={term.id} fill={300} most="all">
             <TermCard guide={guide} term={term} />
-          </View>
+          </Box>
         ))}
       </Row>
       {all.length > 0 && shown.length === 0 && <Text quiet>No word here holds that. Try fewer letters.</Text>}
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  term: { flexGrow: 1, flexBasis: 300, maxWidth: '100%' },
-});

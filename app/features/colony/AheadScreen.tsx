@@ -2,10 +2,10 @@ import type { BookAhead, SimulateWrite } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { Suspense } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
@@ -91,7 +91,7 @@ function Ahead({ guideId, guide, book }: { guideId: string; guide: Guide; book: 
             <Picker label="What is bred for" items={goals} chosen={goal?.id} onChange={(next) => setAddress({ goal: next })} />
           )}
           <Row gap="m">
-            <View style={styles.field}>
+            <Box fill={130}>
               <TextField
                 label="Pairs a generation"
                 value={pairsTyped}
@@ -99,8 +99,8 @@ function Ahead({ guideId, guide, book }: { guideId: string; guide: Guide; book: 
                 inputMode="numeric"
                 problem={pairs === undefined ? 'Write a whole number from 1 to 20.' : undefined}
               />
-            </View>
-            <View style={styles.field}>
+            </Box>
+            <Box fill={130}>
               <TextField
                 label="Young of a pair"
                 value={clutchTyped}
@@ -108,10 +108,10 @@ function Ahead({ guideId, guide, book }: { guideId: string; guide: Guide; book: 
                 inputMode="numeric"
                 problem={clutch === undefined ? 'Write a whole number from 1 to 20.' : undefined}
               />
-            </View>
-            <View style={styles.field}>
+            </Box>
+            <Box fill={130}>
               <TextField label="Number of the draw" value={seed} onChangeText={(next) => setAddress({ seed: next })} />
-            </View>
+            </Box>
           </Row>
         </Stack>
       </Card>
@@ -166,7 +166,3 @@ function Played({ guide, generations, without }: BookAhead & { guide: Guide }) {
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  field: { flexGrow: 1, flexBasis: 130 },
-});

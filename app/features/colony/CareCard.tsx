@@ -1,9 +1,9 @@
 import type { ColonyMember } from '@plesion/contract/colony';
 import type { Kept } from '@plesion/core/colony/schema';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { Form, FormEnd } from '../../ui/Form';
@@ -49,10 +49,10 @@ export function CareCard({ guideId, member, pens }: Props) {
     <Card title="Care">
       <Form submit={form.submit}>
         <Row gap="m">
-          <View style={styles.field}>
+          <Box fill={110}>
             <FormTextField control={control} name="on" label="On" hint="As YYYY-MM-DD." />
-          </View>
-          <View style={styles.field}>
+          </Box>
+          <Box fill={110}>
             <KnownField
               control={control}
               name="pen"
@@ -60,10 +60,10 @@ export function CareCard({ guideId, member, pens }: Props) {
               known={pens.filter((one) => one !== kept.pen)}
               hint={kept.pen ? `Now in ${kept.pen}.` : undefined}
             />
-          </View>
-          <View style={styles.field}>
+          </Box>
+          <Box fill={110}>
             <FormTextField control={control} name="grams" label="Weight, g" inputMode="decimal" />
-          </View>
+          </Box>
         </Row>
         <FormTextField control={control} name="condition" label="How it is" multiline />
         <FormEnd
@@ -100,7 +100,3 @@ function changesOf({ on, pen, grams, condition }: Line, kept: Kept): Partial<Kep
     ...(condition.trim() !== (kept.condition ?? '') ? { condition: condition.trim() || undefined } : {}),
   };
 }
-
-const styles = StyleSheet.create({
-  field: { flexGrow: 1, flexBasis: 110 },
-});

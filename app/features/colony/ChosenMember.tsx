@@ -1,12 +1,12 @@
 import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
 import { Announce } from '../../ui/Announce';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { MemberPlate } from './MemberPlate';
 import { sayCarried, sayChance, sayPlace, saySex, sayShown } from './words';
@@ -34,8 +34,8 @@ export function ChosenMember({ guide, colony, member, shade, isFolded, hasYoung,
       <Announce>{[member.name, shown, shaded, carried].filter(Boolean).join('. ')}</Announce>
       <Row gap="m" align="center">
         <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={110} />
-        <View style={styles.words}>
-          <LinkBox href={`/field/colony/${member.id}`} style={styles.name}>
+        <Stack gap="hair" fill least={180}>
+          <LinkBox href={`/field/colony/${member.id}`} justify="center" self="start">
             <Text strong color={colour.kelp}>
               {member.name}
             </Text>
@@ -46,7 +46,7 @@ export function ChosenMember({ guide, colony, member, shade, isFolded, hasYoung,
           </Text>
           {shaded && <Text strong>{shaded}</Text>}
           {carried && <Text size="small">{carried}</Text>}
-        </View>
+        </Stack>
       </Row>
       <Row>
         <Button small label="Only its ancestors" onPress={() => onFocus('ancestors')} />
@@ -56,8 +56,3 @@ export function ChosenMember({ guide, colony, member, shade, isFolded, hasYoung,
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  words: { flex: 1, minWidth: 180, gap: 2 },
-  name: { alignSelf: 'flex-start', justifyContent: 'center' },
-});

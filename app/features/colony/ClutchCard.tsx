@@ -5,13 +5,13 @@ import type { Clutch } from '@plesion/core/colony/schema';
 import { dayAfter } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate, today } from '../../lib/dates';
 import { numberOf } from '../../lib/numberOf';
 import type { Wrongs } from '../../lib/useKeptForm';
 import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Form, FormEnd } from '../../ui/Form';
@@ -98,15 +98,15 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       {isOpen(clutch) && (
         <Form submit={form.submit} gap="s">
           <Row gap="m">
-            <View style={styles.field}>
+            <Box fill={130}>
               <FormTextField control={form.control} name="hatched" label="Hatched on" hint="As YYYY-MM-DD." />
-            </View>
-            <View style={styles.field}>
+            </Box>
+            <Box fill={130}>
               <FormTextField control={form.control} name="young" label="Young" inputMode="numeric" />
-            </View>
-            <View style={styles.field}>
+            </Box>
+            <Box fill={130}>
               <FormTextField control={form.control} name="lost" label="Eggs lost" inputMode="numeric" />
-            </View>
+            </Box>
           </Row>
           <FormEnd form={{ ...form, busy: busy || form.busy }} label="It hatched">
             <Button small label="Remove this clutch" onPress={onRemove} />
@@ -119,7 +119,7 @@ export function ClutchCard({ guide, pairing, clutch, members, incubation, busy, 
       )}
       <Row gap="m">
         {own.map(({ id, name }) => (
-          <LinkBox key={id} href={`/field/colony/${id}`} style={styles.kin}>
+          <LinkBox key={id} href={`/field/colony/${id}`} justify="center" shrink self="start">
             <Text color={colour.kelp}>{name}</Text>
           </LinkBox>
         ))}
@@ -162,20 +162,15 @@ export function NewClutch({ pairing, onAdd }: NewClutchProps) {
     <Card title="A clutch">
       <Form submit={form.submit} gap="s">
         <Row gap="m">
-          <View style={styles.field}>
+          <Box fill={130}>
             <FormTextField control={form.control} name="laid" label="Laid on" hint="As YYYY-MM-DD." />
-          </View>
-          <View style={styles.field}>
+          </Box>
+          <Box fill={130}>
             <FormTextField control={form.control} name="eggs" label="Eggs" inputMode="numeric" />
-          </View>
+          </Box>
         </Row>
         <FormEnd form={form} plain label="Write the clutch down" />
       </Form>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  field: { flexGrow: 1, flexBasis: 130 },
-  kin: { justifyContent: 'center', flexShrink: 1, alignSelf: 'flex-start' },
-});

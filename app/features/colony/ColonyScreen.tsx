@@ -3,9 +3,8 @@ import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { type ReactNode, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -16,6 +15,7 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { EggCard } from './EggCard';
@@ -142,9 +142,9 @@ function MemberRow({ member, colony, guide }: { member: ColonyMember; colony: Co
   const told = colony.posterior?.individuals.find(({ id }) => id === member.name);
   const f = colony.inbreeding[member.name];
   return (
-    <LinkBox href={`/field/colony/${member.id}`} style={styles.row}>
+    <LinkBox href={`/field/colony/${member.id}`} gap="m" align="center" padY="s" ruled="above" across oneLine>
       <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={64} />
-      <View style={styles.words}>
+      <Stack gap="hair" fill>
         <Text strong color={colour.kelp}>
           {member.name}
         </Text>
@@ -153,19 +153,7 @@ function MemberRow({ member, colony, guide }: { member: ColonyMember; colony: Co
           {[sayPlace(member), f > 0 && `inbred ${f.toFixed(3)}`].filter(Boolean).join(' · ')}
         </Text>
         {told && <Text size="small">{sayCarried(guide, told.genotypes)}</Text>}
-      </View>
+      </Stack>
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
-  words: { flex: 1, gap: 2 },
-});

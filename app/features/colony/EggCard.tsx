@@ -3,15 +3,16 @@ import { dayAfter } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { today } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -77,21 +78,21 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
       {dated && found.isPending && <Loading what="Whose egg it is" />}
       {found.error && <Notice kind="problem">{found.error.message}</Notice>}
       {mother && (
-        <View style={styles.one}>
+        <Stack gap="xs" padY="xs" ruled="above">
           <Text strong>{`${mother.name} lays: it is a female.`}</Text>
           <SettleForm
             {...{ guide, guideId, member: mother, members }}
             doubted={{ what: 'sex' }}
             onDone={() => setLaid(undefined)}
           />
-        </View>
+        </Stack>
       )}
       {found.data && !found.error && (
         <>
           {likely.map(({ id: name, p }, i) => {
             const member = members.find((one) => one.name === name);
             return (
-              <View key={name} style={styles.one}>
+              <Stack key={name} gap="xs" padY="xs" ruled="above">
                 <Row align="center">
                   {member ? (
                     <LinkBox href={`/field/colony/${member.id}`} style={styles.name}>
@@ -113,7 +114,7 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
                     }}
                   />
                 )}
-              </View>
+              </Stack>
             );
           })}
           <Text size="small" quiet>
@@ -143,6 +144,5 @@ function firstTried(members: readonly ColonyMember[], pen: string): string | und
 }
 
 const styles = StyleSheet.create({
-  one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   name: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

@@ -102,7 +102,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
     <Screen widest={860}>
       <Row gap="m" align="center">
         <MemberPlate guide={guide} member={member} sexP={told?.sexP} width={150} />
-        <View style={styles.words}>
+        <Stack gap="hair" fill least={180}>
           <PageHeading>{member.name}</PageHeading>
           <Text>{[saySex(member, told?.sexP), sayShown(guide, member)].filter(Boolean).join(', ')}</Text>
           <Text quiet>{sayPlace(member)}</Text>
@@ -117,7 +117,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
           {member.kept.corrections?.map(({ on, what, was, now, why }, i) => (
             <Text key={i} size="small">{`${sayDate(on)}, ${what}: written “${was}”, now “${now}”: ${why}`}</Text>
           ))}
-        </View>
+        </Stack>
       </Row>
       <Unsettled drafts={individualDrafts} id={member.id} what="individual" />
       {editing ? (
@@ -141,13 +141,13 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
               <Text strong>{locusLabel(guide, locus)}</Text>
               {all.slice(0, 6).map(({ genotype, p }) => (
                 <Row key={genotype} align="center" oneLine>
-                  <Text figures style={styles.genotype}>
+                  <Text figures least={56}>
                     {genotype}
                   </Text>
                   <View style={styles.bar} aria-hidden>
                     <View style={[styles.fill, { width: `${100 * p}%` }]} />
                   </View>
-                  <Text figures style={styles.p}>
+                  <Text figures least={96} set="right">
                     {sayChance(p)}
                   </Text>
                 </Row>
@@ -210,7 +210,7 @@ function Family({
         <View key={role}>
           {all.length === 0 && <Text quiet>{`Its ${role} is not known.`}</Text>}
           {all.map(({ one, p }) => (
-            <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
+            <LinkBox key={one.id} href={`/field/colony/${one.id}`} justify="center" shrink>
               <Text color={colour.kelp}>{`${role}: ${one.name}${p === undefined ? '' : `, ${sayChance(p)}`}`}</Text>
             </LinkBox>
           ))}
@@ -220,7 +220,7 @@ function Family({
       {young.length > 0 && <Text quiet>{`Young in the book: ${young.length}`}</Text>}
       <Row gap="m">
         {young.map((one) => (
-          <LinkBox key={one.id} href={`/field/colony/${one.id}`} style={styles.kin}>
+          <LinkBox key={one.id} href={`/field/colony/${one.id}`} justify="center" shrink>
             <Text color={colour.kelp}>{one.name}</Text>
           </LinkBox>
         ))}
@@ -230,10 +230,6 @@ function Family({
 }
 
 const styles = StyleSheet.create({
-  words: { flex: 1, minWidth: 180, gap: 2 },
-  genotype: { minWidth: 56 },
   bar: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
   fill: { height: 8, backgroundColor: colour.kelp },
-  p: { minWidth: 96, textAlign: 'right' },
-  kin: { justifyContent: 'center', flexShrink: 1 },
 });

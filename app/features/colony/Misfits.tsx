@@ -4,8 +4,8 @@ import type { Guide } from '@plesion/core/guide';
 import type { HeredityRecord } from '@plesion/core/heredity/schema';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
@@ -93,7 +93,7 @@ function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Pr
   const [settling, setSettling] = useState(false);
   const member = members.find(({ name }) => name === record.id);
   return (
-    <View style={styles.one}>
+    <Stack gap="xs" padY="xs" ruled="above">
       <Row align="center">
         <Way id={member?.id}>{`${what} ${odds}`}</Way>
         {member && !settling && <Button small label="Settle it" hint={`Settle it: ${what}`} onPress={() => setSettling(true)} />}
@@ -105,7 +105,7 @@ function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Pr
           onDone={() => setSettling(false)}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -119,6 +119,5 @@ const Way = ({ id, children }: { id?: string; children: string }) =>
   );
 
 const styles = StyleSheet.create({
-  one: { borderTopWidth: 1, borderColor: colour.mist, gap: space.xs, paddingVertical: space.xs },
   way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
 });

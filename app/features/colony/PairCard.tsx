@@ -3,7 +3,6 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
@@ -75,13 +74,13 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
           {found.data.young.map(({ sex, shows, p, expected, atLeastOne }) => (
             <Row key={`${sex} ${JSON.stringify(shows)}`} gap="m" align="center" oneLine>
               <KindPlate guide={guide} facets={{ sex, ...inFacets(guide, shows) }} width={84} />
-              <View style={styles.words}>
+              <Stack gap="hair" fill>
                 <Text strong>{`${sex}, ${Object.entries(shows)
                   .map(([id, state]) => words.get(`${id} ${state}`) ?? state)
                   .join(', ')}`}</Text>
                 <Text figures size="small">{`${inHundred(p)} of the young; of ${clutch} about ${expected.toFixed(1)}`}</Text>
                 <Text figures size="small" quiet>{`one at the least: ${sayChance(atLeastOne)}`}</Text>
-              </View>
+              </Stack>
             </Row>
           ))}
           {Object.entries(found.data.genotypes).map(([locus, all]) => (
@@ -103,7 +102,3 @@ export function PairCard({ guide, guideId, member, members, sexes }: Props) {
 
 const inFacets = (guide: Guide, shows: Record<string, string>) =>
   Object.fromEntries(Object.entries(shows).filter(([id]) => id in guide.facets));
-
-const styles = StyleSheet.create({
-  words: { flex: 1, gap: 2 },
-});

@@ -2,7 +2,6 @@ import type { Colony } from '@plesion/contract/colony';
 import type { Pairing } from '@plesion/contract/pairings';
 import type { Clutch } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { omit } from '../../lib/omit';
 import { useParams } from '../../lib/useParams';
@@ -69,7 +68,7 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
           ] as const
         ).flatMap(([role, ids]) =>
           ids.map((id) => (
-            <LinkBox key={role + id} href={`/field/colony/${id}`} style={styles.kin}>
+            <LinkBox key={role + id} href={`/field/colony/${id}`} justify="center" shrink self="start">
               <Text
                 color={colour.kelp}
               >{`${ids.length > 1 ? `perhaps the ${role}` : role}: ${byId.get(id)?.name ?? 'not in the book'}`}</Text>
@@ -105,7 +104,3 @@ function Together({ guide, colony, pairing }: { guide: Guide; colony: Colony; pa
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  kin: { justifyContent: 'center', flexShrink: 1, alignSelf: 'flex-start' },
-});

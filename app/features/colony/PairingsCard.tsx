@@ -4,14 +4,14 @@ import { isOpen } from '@plesion/core/colony';
 import { dayAfter } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { sayPair } from './words';
 
@@ -20,8 +20,8 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
   const router = useRouter();
   const [now, before] = [colony.pairings.filter(({ until }) => !until), colony.pairings.filter(({ until }) => until)];
   const row = (pairing: Pairing) => (
-    <LinkBox key={pairing.id} href={`/field/colony/pairings/${pairing.id}?guide=${guideId}`} style={styles.row}>
-      <View style={styles.words}>
+    <LinkBox key={pairing.id} href={`/field/colony/pairings/${pairing.id}?guide=${guideId}`} padY="xs" ruled="above">
+      <Stack gap="hair" fill>
         <Text strong color={colour.kelp}>
           {sayPair(pairing, colony.members)}
         </Text>
@@ -30,7 +30,7 @@ export function PairingsCard({ guide, guideId, colony }: { guide: Guide; guideId
             .filter(Boolean)
             .join(' · ')}
         </Text>
-      </View>
+      </Stack>
     </LinkBox>
   );
   return (
@@ -59,8 +59,3 @@ function sayClutches({ clutches }: Pairing, incubation: number | undefined): str
   const said = `${clutches.length} ${clutches.length === 1 ? 'clutch' : 'clutches'}`;
   return due ? `${said}, due ${sayDate(due)}` : said;
 }
-
-const styles = StyleSheet.create({
-  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
-  words: { flex: 1, gap: 2 },
-});

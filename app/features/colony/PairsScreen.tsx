@@ -3,7 +3,6 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { useAddress } from '../../lib/useAddress';
 import { colour } from '../../theme';
@@ -146,7 +145,7 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
             <Card key={pair.father + pair.mother}>
               <Row gap="m" align="center">
                 {goal.facets && <KindPlate guide={guide} facets={{ sex: only ?? 'female', ...goal.facets }} width={84} />}
-                <View style={styles.words}>
+                <Stack gap="hair" fill least={180}>
                   <Text strong>{`${i + 1}. ${names.get(pair.father)} with ${names.get(pair.mother)}`}</Text>
                   <Text>
                     {pair.bits === undefined
@@ -161,11 +160,11 @@ function Pairs({ guideId, colony, guide }: { guideId: string; colony: Colony; gu
                   {pair.apart.map((why) => (
                     <Text key={why} size="small" color={colour.hazard}>{`Kept apart: ${why}`}</Text>
                   ))}
-                </View>
+                </Stack>
               </Row>
               <Row gap="m" justify="end">
                 {(['father', 'mother'] as const).map((role) => (
-                  <LinkBox key={role} href={`/field/colony/${pair[role]}`} style={styles.kin}>
+                  <LinkBox key={role} href={`/field/colony/${pair[role]}`} justify="center" shrink>
                     <Text color={colour.kelp}>{names.get(pair[role])}</Text>
                   </LinkBox>
                 ))}
@@ -195,8 +194,3 @@ const sayLooked = ({ looked, inbred, mixed }: { looked: number; inbred: number; 
   ]
     .filter(Boolean)
     .join(', ');
-
-const styles = StyleSheet.create({
-  words: { flex: 1, minWidth: 180, gap: 2 },
-  kin: { justifyContent: 'center', flexShrink: 1 },
-});

@@ -4,7 +4,7 @@ import type { Plate } from '@plesion/core/plates';
 import { useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { ZoomButtons } from '../../ui/ZoomButtons';
 import { fit, inSight, moved, pinched, type View as Lying, wheeled, zoomAt } from '../measure/view';
 import { PedigreeDrawing } from './PedigreeDrawing';
@@ -91,7 +91,15 @@ export function PedigreeSurface({ chart, facts, plateOf, strains, chosen, onChoo
   };
   const sight = useSight(view, size);
   return (
-    <View style={[styles.frame, { height }]} onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}>
+    <Box
+      ruled="round"
+      ruledIn="hairline"
+      clip
+      round="l"
+      tone="sheet"
+      style={{ height }}
+      onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}
+    >
       <View
         ref={surface as never}
         role="img"
@@ -108,7 +116,7 @@ export function PedigreeSurface({ chart, facts, plateOf, strains, chosen, onChoo
         )}
       </View>
       <ZoomButtons what="pedigree" nearer={nearer} all={() => setView(() => fit(chart, size))} />
-    </View>
+    </Box>
   );
 }
 
@@ -130,12 +138,5 @@ function useSight({ scale, x, y }: Lying, { width, height }: { width: number; he
 }
 
 const styles = StyleSheet.create({
-  frame: {
-    borderRadius: radius.l,
-    overflow: 'hidden',
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
 });

@@ -4,9 +4,9 @@ import type { Pen } from '@plesion/contract/pens';
 import { type PenState, whoWasIn } from '@plesion/core/colony';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
@@ -47,9 +47,9 @@ export function PenRow({ guide, guideId, state, members, pens, last, onCount }: 
     pen?.until && `not used since ${sayDate(pen.until)}`,
   ];
   return (
-    <View style={styles.one}>
+    <Box padY="xs" ruled="above">
       <Row align="center">
-        <View style={styles.words}>
+        <Stack gap="hair" fill={180}>
           <Text strong>{name}</Text>
           <Text size="small">{about.filter(Boolean).join(' · ')}</Text>
           {pen?.note && (
@@ -63,13 +63,13 @@ export function PenRow({ guide, guideId, state, members, pens, last, onCount }: 
             </Text>
           ))}
           {last && (
-            <LinkBox href={`/field/counts/${last.id}`} style={styles.last}>
+            <LinkBox href={`/field/counts/${last.id}`} justify="center" shrink self="start">
               <Text size="small" color={missingOf(last).length ? colour.hazard : colour.kelp}>
                 {sayLast(last)}
               </Text>
             </LinkBox>
           )}
-        </View>
+        </Stack>
         {here.length > 0 && <Button small label="Count it" hint={`Count it: ${name}`} onPress={onCount} />}
       </Row>
       {pen && <Unsettled drafts={penDrafts} id={pen.id} what="pen" />}
@@ -88,7 +88,7 @@ export function PenRow({ guide, guideId, state, members, pens, last, onCount }: 
           </Row>
         )}
       </Disclosure>
-    </View>
+    </Box>
   );
 }
 
@@ -110,13 +110,13 @@ function WhoIsIn({ pen, members }: { pen: string; members: readonly ColonyMember
           {found.length ? `${found.length} of the book` : 'Nobody, as far as is written.'}
         </Text>
       )}
-      <View style={styles.names}>
+      <Row gap="m" lineGap="none">
         {found.map(({ id, name, kept }) => (
-          <LinkBox key={id} href={`/field/colony/${id}`} style={styles.last}>
+          <LinkBox key={id} href={`/field/colony/${id}`} justify="center" shrink self="start">
             <Text color={colour.kelp}>{kept.status === 'here' ? name : `${name} (${kept.status} since)`}</Text>
           </LinkBox>
         ))}
-      </View>
+      </Row>
     </Stack>
   );
 }
@@ -140,10 +140,3 @@ function saySexes(members: readonly ColonyMember[]): string {
     .filter(Boolean)
     .join(', ');
 }
-
-const styles = StyleSheet.create({
-  one: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
-  words: { flexGrow: 1, flexShrink: 1, flexBasis: 180, gap: 2 },
-  last: { justifyContent: 'center', alignSelf: 'flex-start', flexShrink: 1 },
-  names: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.m },
-});

@@ -6,12 +6,11 @@ import type { Pen } from '@plesion/contract/pens';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { countDrafts, fieldApi } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
@@ -57,13 +56,11 @@ export function PensCard({ guide, guideId, colony }: { guide: Guide; guideId: st
       {adding ? (
         <PenForm {...{ guide, guideId, pens }} onDone={() => setAdding(false)} />
       ) : (
-        <View style={styles.act}>
+        <Row padTop="s" oneLine gap="none">
           <Button small label="Write a pen down" onPress={() => setAdding(true)} />
-        </View>
+        </Row>
       )}
       {old.length > 0 && <Disclosure title={`Pens no longer used (${old.length})`}>{old.map(row)}</Disclosure>}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ act: { flexDirection: 'row', paddingTop: space.s } });

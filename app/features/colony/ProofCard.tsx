@@ -3,11 +3,10 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
@@ -58,7 +57,7 @@ export function ProofCard({ guide, guideId, member, members }: Props) {
       {chosen && found.data?.mates.length === 0 && <Text quiet>There is nobody here with whom it could have young.</Text>}
       {chosen &&
         found.data?.mates.slice(0, TOLD).map(({ mate, carrier, telling, young, found: within }) => (
-          <View key={mate} style={styles.mate}>
+          <Stack key={mate} gap="hair" padTop="xs">
             <Text strong>{`With ${mate}`}</Text>
             {carrier < 0.0005 ? (
               <Text>{`It does not carry ${locusLabel(guide, chosen.locus)}: nothing to prove.`}</Text>
@@ -72,7 +71,7 @@ export function ProofCard({ guide, guideId, member, members }: Props) {
                 </Text>
               </>
             )}
-          </View>
+          </Stack>
         ))}
       {chosen && <LeftOut records={found.data?.without} />}
     </Card>
@@ -88,5 +87,3 @@ const sayYoung = (young: number | undefined): string =>
     : young === 0
       ? 'It is 95 in 100 sure already that it does not.'
       : `${young} young, and none that shows it: 95 in 100 sure that it does not carry it.`;
-
-const styles = StyleSheet.create({ mate: { gap: 2, paddingTop: space.xs } });

@@ -3,11 +3,11 @@ import { type Reminder, remindersOf } from '@plesion/core/colony';
 import { calendarDays } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { shownBy } from './words';
 
@@ -29,14 +29,15 @@ export function Reminders({ guide, guideId, colony }: { guide: Guide; guideId: s
         <LinkBox
           key={JSON.stringify(one)}
           href={one.pairing ? `/field/colony/pairings/${one.pairing}?guide=${guideId}` : `/field/colony/${one.of[0]}`}
-          style={styles.row}
+          padY="xs"
+          ruled="above"
         >
-          <View style={styles.words}>
+          <Stack gap="hair" fill>
             <Text color={colour.kelp}>{sayTask(guide, one, nameOf)}</Text>
             <Text size="small" quiet>
               {[one.pen, sayWhen(one.on, day)].filter(Boolean).join(' · ')}
             </Text>
-          </View>
+          </Stack>
         </LinkBox>
       ))}
       {all.length > MOST && <Text quiet size="small">{`and ${all.length - MOST} more after these`}</Text>}
@@ -58,8 +59,3 @@ function sayWhen(on: string, day: string): string {
   if (days === 0) return 'today';
   return days < 0 ? `since ${sayDate(on)}` : days === 1 ? 'tomorrow' : `in ${days} days, ${sayDate(on)}`;
 }
-
-const styles = StyleSheet.create({
-  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
-  words: { flex: 1, gap: 2 },
-});

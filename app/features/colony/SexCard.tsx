@@ -2,10 +2,10 @@ import type { Colony, ColonyMember } from '@plesion/contract/colony';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
@@ -57,15 +57,15 @@ export function SexCard({ guide, guideId, member, told }: Props) {
         const against = female !== undefined && bits > 0 !== female > 0.5;
         const label = guide.characters.find(({ id }) => id === character)?.label ?? character;
         return (
-          <View key={character} style={styles.mark}>
+          <Row key={character} padY="xs" ruled="above">
             <Text
               size="small"
-              style={styles.label}
+              fill={180}
             >{`${label}: ${bits > 0 ? 'a female' : 'a male'}, ${Math.abs(bits).toFixed(2)} bits`}</Text>
             <Text size="small" quiet={!against} color={against ? colour.against : undefined}>
               {[against && 'speaks against the rest', ours && `as in ${strain}`].filter(Boolean).join(' · ')}
             </Text>
-          </View>
+          </Row>
         );
       })}
       {strain && found.data && (
@@ -85,15 +85,3 @@ const saySide = (p: number): string =>
   Math.abs(p - 0.5) < 0.005
     ? 'either, as far as this says'
     : `a ${p > 0.5 ? 'female' : 'male'}, ${inHundred(Math.max(p, 1 - p))}`;
-
-const styles = StyleSheet.create({
-  mark: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.xs,
-  },
-  label: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

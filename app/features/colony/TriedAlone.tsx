@@ -1,5 +1,4 @@
 import type { ColonyMember } from '@plesion/contract/colony';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
@@ -56,7 +55,7 @@ function Tried({ guideId, member, place, says }: TriedProps) {
   return (
     <>
       <Row align="center">
-        <Text size="small" style={styles.says}>
+        <Text size="small" fill={180}>
           {says}
         </Text>
         <Button small kind="quiet" label="Remove" hint={`Remove: ${says}`} busy={busy} onPress={strike} />
@@ -65,7 +64,3 @@ function Tried({ guideId, member, place, says }: TriedProps) {
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

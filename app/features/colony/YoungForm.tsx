@@ -4,16 +4,16 @@ import type { Pairing } from '@plesion/contract/pairings';
 import { keptOfYoung } from '@plesion/core/colony';
 import type { Clutch } from '@plesion/core/colony/schema';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Form, FormEnd } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { individualDrafts, type Sent } from '../records/bookDrafts';
 import { useSession } from '../session/useSession';
@@ -91,10 +91,10 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
   return (
     <Form submit={form.submit}>
       {rows.map((row, i) => (
-        <View key={row.id} style={styles.row}>
-          <View style={styles.mark}>
+        <Row key={row.id} gap="m" padTop="s" ruled="above">
+          <Box fill={160}>
             <FormTextField control={control} name={`rows.${i}.label`} label={`Mark of young ${i + 1}`} />
-          </View>
+          </Box>
           <ChoiceGroup
             label={`Young ${i + 1} is a`}
             options={SEXES}
@@ -103,7 +103,7 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
             onChange={([sex]) => set(i, { sex })}
           />
           {shownBy(guide).map(({ id, label, states }) => (
-            <View key={id} style={styles.shows}>
+            <Stack key={id} gap="xs" shrink>
               <Text size="small" strong quiet>
                 {label}
               </Text>
@@ -114,9 +114,9 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
                 onChange={(state) => set(i, { shows: { ...row.shows, [id]: state } })}
                 onClear={() => set(i, { shows: Object.fromEntries(Object.entries(row.shows).filter(([other]) => other !== id)) })}
               />
-            </View>
+            </Stack>
           ))}
-        </View>
+        </Row>
       ))}
       <Row justify="end">
         {rows.length > 1 && <Button small label="One less" onPress={() => change({ rows: rows.slice(0, -1) })} />}
@@ -139,16 +139,3 @@ export function YoungForm({ guide, pairing, clutch, members, onDone }: Props) {
     </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.s,
-  },
-  mark: { flexGrow: 1, flexBasis: 160 },
-  shows: { gap: space.xs, flexShrink: 1 },
-});

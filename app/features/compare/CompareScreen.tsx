@@ -4,7 +4,6 @@ import { compiledFor, type Guide, type Judgement } from '@plesion/core/guide';
 import type { Situation } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { Suspense, useMemo } from 'react';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
@@ -113,7 +112,7 @@ function Compared({ id, guide, formIds, specimenId, situation, judgement }: Comp
           <Card title="In plain words">
             <Typeset testID="paragraph" parts={comparison.typeset} />
             {practise && (
-              <LinkBox href={practise} style={styles.practise}>
+              <LinkBox href={practise} justify="center">
                 <Text strong color={colour.kelp}>
                   Practise these two
                 </Text>
@@ -142,5 +141,3 @@ function Dangers({ guide, taxa }: { guide: Guide; taxa: readonly string[] }) {
       </Notice>
     ));
 }
-
-const styles = StyleSheet.create({ practise: { justifyContent: 'center' } });

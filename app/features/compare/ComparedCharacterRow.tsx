@@ -2,6 +2,7 @@ import type { ComparedCharacter } from '@plesion/core/compare';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FrequencyBars } from './FrequencyBars';
 import { ValueCurves } from './ValueCurves';
@@ -24,18 +25,23 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
   const values = character.forms.some((scored) => scored?.kind === 'values');
   const strong = character.separation === 'separates' || character.separation === 'helps';
   return (
-    <View
-      style={[styles.character, strong && styles.strong, character.setAside && styles.hindered]}
+    <Stack
+      pad="m"
+      ruled="round"
+      ruledIn="hairline"
+      round="m"
+      tone="sheet"
+      style={[strong && styles.strong, character.setAside && styles.hindered]}
       testID={`compared-${character.character}`}
     >
-      <View style={styles.head}>
+      <Row gap="m" lineGap="none" align="baseline">
         <Text strong style={styles.grow}>
           {character.label}
         </Text>
         <Text size="small" strong={strong} quiet={!strong} color={strong ? colour.kelp : undefined}>
           {`${SAID[character.separation]} · ${Math.round(character.overlap * 100)} in 100 alike`}
         </Text>
-      </View>
+      </Row>
       {(character.only.length > 0 || character.trap || character.setAside) && (
         <Row gap="xs">
           {character.trap && <Label text="trap: famous, and alike here" color={colour.against} />}
@@ -50,7 +56,7 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
       ) : (
         <FrequencyBars forms={character.forms} names={names} />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -65,17 +71,8 @@ function Label({ text, color }: { text: string; color: string }) {
 }
 
 const styles = StyleSheet.create({
-  character: {
-    gap: space.s,
-    padding: space.m,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
   strong: { borderColor: colour.kelp, borderWidth: 1.5 },
   hindered: { borderStyle: 'dashed' },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
   grow: { flexGrow: 1 },
   label: { borderWidth: 1, borderRadius: radius.s, paddingHorizontal: space.s },
 });

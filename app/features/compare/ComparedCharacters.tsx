@@ -1,7 +1,7 @@
 import type { ComparedCharacter, Comparison } from '@plesion/core/compare';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -26,13 +26,13 @@ export function ComparedCharacters({
     <>
       <Row gap="m">
         {shown.map((character) => (
-          <View key={character.character} style={styles.character}>
+          <Box key={character.character} fill={330} most="all">
             <ComparedCharacterRow
               character={character}
               names={names}
               unit={guide.characters.find((c) => c.id === character.character)?.unit}
             />
-          </View>
+          </Box>
         ))}
       </Row>
       {rest.length > 0 && (
@@ -56,7 +56,3 @@ export function ComparedCharacters({
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  character: { flexGrow: 1, flexBasis: 330, maxWidth: '100%' },
-});

@@ -1,6 +1,5 @@
 import type { Scored } from '@plesion/core/compare';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -22,9 +21,13 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
   return (
     <Stack>
       {states.map(({ state, label }) => (
-        <View
+        <Row
           key={state}
-          style={styles.row}
+          gap="m"
+          align="center"
+          padTop="xs"
+          ruled="above"
+          oneLine
           role="img"
           aria-label={sayShares(
             label,
@@ -32,10 +35,10 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
             scored.map((list) => list?.find((one) => one.state === state)?.p),
           )}
         >
-          <Text size="small" style={styles.state}>
+          <Text size="small" wide={112}>
             {label}
           </Text>
-          <View style={styles.bars}>
+          <Stack gap="hair" fill>
             {scored.map((list, i) => {
               const p = list?.find((one) => one.state === state)?.p;
               return (
@@ -56,8 +59,8 @@ export function FrequencyBars({ forms, names }: { forms: readonly (Scored | null
                 </Row>
               );
             })}
-          </View>
-        </View>
+          </Stack>
+        </Row>
       ))}
       {unsure.length > 0 && (
         <Text size="small" quiet>
@@ -77,8 +80,5 @@ const sayShares = (label: string, names: readonly string[], shares: readonly (nu
     .join(', ')}`;
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: space.m, alignItems: 'center', borderTopWidth: 1, borderColor: colour.mist, paddingTop: 4 },
-  state: { width: 112 },
-  bars: { flex: 1, gap: 2 },
   bar: { height: 11, borderRadius: 4, borderWidth: 1.5 },
 });

@@ -4,10 +4,10 @@ import type { CompiledGuide, Guide } from '@plesion/core/guide';
 import type { Plate } from '@plesion/core/plates';
 import { useRouter } from 'expo-router';
 import { useMemo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -31,21 +31,28 @@ export function Lookalikes({ id, guide, compiled, formId }: OfForm) {
         {near.map(({ form, error, sameTaxon }) => {
           const plate = formPlate(guide, form, mainView(guide), 'thumb');
           return (
-            <Pressable
+            <PressBox
               key={form}
               role="button"
               accessibilityLabel={`Compare with ${sayForm(guide, compiled, form)}`}
               onPress={() => router.push({ pathname: '/guides/[id]/compare', params: { id, forms: `${formId},${form}` } })}
-              style={styles.card}
+              gap="hair"
+              align="center"
+              wide={132}
+              pad="s"
+              ruled="round"
+              ruledIn="hairline"
+              round="m"
+              tone="paper"
             >
               {plate && <PlateView plate={plate} width={108} height={92} />}
-              <Text size="small" strong style={styles.centred}>
+              <Text size="small" strong set="centre">
                 {sayForm(guide, compiled, form)}
               </Text>
-              <Text size="small" quiet style={styles.centred}>
+              <Text size="small" quiet set="centre">
                 {`${error >= 0.01 ? `up to ${inHundred(error)} wrong` : `${inHundred(error)} wrong at most`}${sameTaxon ? ', same name' : ''}`}
               </Text>
-            </Pressable>
+            </PressBox>
           );
         })}
       </Row>
@@ -69,28 +76,14 @@ export function OwnSeries({ guide, compiled, formId }: Omit<OfForm, 'id'>) {
     <Card title="From usual to extreme" aside="all of them this form">
       <Row>
         {series.map(({ label, plate }) => (
-          <View key={label} style={styles.card}>
+          <Stack key={label} gap="hair" align="center" wide={132} pad="s" ruled="round" ruledIn="hairline" round="m" tone="paper">
             <PlateView plate={plate} width={116} height={104} label={label} />
             <Text size="small" quiet>
               {label}
             </Text>
-          </View>
+          </Stack>
         ))}
       </Row>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  card: {
-    width: 132,
-    alignItems: 'center',
-    padding: space.s,
-    gap: 2,
-    borderRadius: radius.m,
-    backgroundColor: colour.paper,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-  centred: { textAlign: 'center' },
-});

@@ -1,4 +1,3 @@
-import { StyleSheet } from 'react-native';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -13,7 +12,7 @@ interface SendPageProps {
 export function SendPage({ url, small }: SendPageProps) {
   return (
     <Row align="center">
-      <Text size="small" quiet style={styles.grow}>
+      <Text size="small" quiet fill={180}>
         A page to send, with the characters pointed at.
       </Text>
       {(['pdf', 'png'] as const).map((as) => (
@@ -23,7 +22,3 @@ export function SendPage({ url, small }: SendPageProps) {
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexBasis: 180 },
-});

@@ -1,8 +1,8 @@
 import { type Scored, sayScored } from '@plesion/core/compare';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import Svg, { Line, Path, Text as SvgText } from 'react-native-svg';
-import { colour, font, space } from '../../theme';
+import { colour, font } from '../../theme';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { FORM_INKS } from './inks';
@@ -75,13 +75,13 @@ export function ValueCurves({
           </SvgText>
         ))}
       </Svg>
-      <View style={styles.legend}>
+      <Row gap="l" lineGap="none">
         {forms.map((form, i) => (
           <Text key={names[i]} size="small" color={FORM_INKS[i].line}>
             {`${names[i]}: ${form ? sayScored(form, unit) : 'not scored'}${form?.kind === 'values' && form.inferred ? ' (inferred)' : ''}`}
           </Text>
         ))}
-      </View>
+      </Row>
     </Stack>
   );
 }
@@ -95,7 +95,3 @@ function curveOf({ mean, sd, log }: Values, low: number, high: number): [number,
     return [x, Math.exp((-z * z) / 2) / (sd * (log ? x : 1))];
   });
 }
-
-const styles = StyleSheet.create({
-  legend: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.l },
-});

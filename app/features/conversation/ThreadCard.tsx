@@ -1,12 +1,12 @@
 import type { Thread } from '@plesion/contract/conversations';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
@@ -40,18 +40,18 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
   const error = resolve.error ?? withdraw.error;
   const about = number === undefined ? 'Of it as a whole' : `${number} on the photo`;
   return (
-    <View role="group" aria-label={`${about}, ${remarks.length} said`} style={styles.thread}>
+    <Stack role="group" aria-label={`${about}, ${remarks.length} said`} padY="s" ruled="above">
       <Text size="small" strong color={colour.kelp}>
         {about}
       </Text>
       {remarks.map(({ id: own, by, at, text }) => (
         <Row key={own} align="center">
-          <View style={styles.grow}>
+          <Box fill={200}>
             {text === undefined ? <Text quiet>Withdrawn.</Text> : <Text>{text}</Text>}
             <Text size="small" quiet>
               {`${by}, ${sayDate(at, 'minute')}`}
             </Text>
-          </View>
+          </Box>
           {by === name && text !== undefined && (
             <Button
               small
@@ -87,7 +87,7 @@ export function ThreadCard({ thread: { id, remarks, resolved }, number, specimen
         </Row>
       )}
       {error && <Notice kind="problem">{error.message}</Notice>}
-    </View>
+    </Stack>
   );
 }
 
@@ -124,8 +124,3 @@ function Reply({ id, specimenId, onSent }: { id: string; specimenId: string; onS
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  thread: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.s },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-});

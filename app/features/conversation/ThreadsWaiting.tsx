@@ -1,7 +1,6 @@
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Failed } from '../../ui/states';
@@ -17,7 +16,7 @@ export function ThreadsWaiting() {
   return (
     <Card title="Somebody spoke last" aside={String(waiting.length)}>
       {waiting.map(({ id, specimenId, label, by, at, text }) => (
-        <LinkBox key={id} href={`/specimens/${specimenId}`} style={styles.row}>
+        <LinkBox key={id} href={`/specimens/${specimenId}`} gap="hair" padY="s" ruled="above">
           <Text strong color={colour.kelp}>
             {`${label}: ${text}`}
           </Text>
@@ -29,7 +28,3 @@ export function ThreadsWaiting() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
-});

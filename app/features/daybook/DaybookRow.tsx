@@ -4,8 +4,10 @@ import { sayFacets } from '@plesion/core/guide';
 import { Link } from 'expo-router';
 import { Suspense } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { lazyPart } from '../../ui/lazyPart';
 import { Photo } from '../../ui/Photo';
+import { Stack } from '../../ui/Stack';
 import { colour, radius, space } from '../../theme';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -41,7 +43,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
             )
           )}
         </View>
-        <View style={styles.words}>
+        <Box fill>
           {guide && row.summary.taxon && (row.named || row.summary.qualifier !== 'unknown') ? (
             <TaxonName guide={guide} {...row.summary} size={18} lines={2} />
           ) : (
@@ -53,8 +55,8 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
           <Text size="small" quiet numberOfLines={1}>
             {[row.place, row.label].filter(Boolean).join(' · ') || 'no place yet'}
           </Text>
-        </View>
-        <View style={styles.aside}>
+        </Box>
+        <Stack gap="xs" align="end">
           <Text size="small" quiet>
             {row.initials}
           </Text>
@@ -65,7 +67,7 @@ export function DaybookRow({ row }: { row: SpecimenRow }) {
               </Text>
             </View>
           )}
-        </View>
+        </Stack>
       </Pressable>
     </Link>
   );
@@ -100,7 +102,5 @@ const styles = StyleSheet.create({
     justifyContent: 'center',
   },
   photo: { width: 84, height: 66, borderRadius: radius.s },
-  words: { flex: 1, minWidth: 0 },
-  aside: { alignItems: 'flex-end', gap: space.xs },
   open: { borderWidth: 1.5, borderColor: colour.for, borderStyle: 'dashed', borderRadius: radius.s, paddingHorizontal: space.s },
 });

@@ -8,6 +8,7 @@ import { colour, space, useWide } from '../../theme';
 import { sayDate } from '../../lib/dates';
 import { useKeptScroll } from '../../lib/keptScroll';
 import { useAddress } from '../../lib/useAddress';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -49,7 +50,7 @@ export function DaybookScreen() {
   const anyFilter = Object.values(filters).some(Boolean);
   const start = () => router.push('/specimens/new');
   return (
-    <View style={styles.fill}>
+    <Box fill tone="mist">
       <ScrollView ref={useKeptScroll()} contentContainerStyle={[styles.content, wide && styles.wide]}>
         <Stack gap="m">
           <TitleLine wide={wide} onNew={start} />
@@ -58,24 +59,24 @@ export function DaybookScreen() {
           {daybook.isPending ? null : (
             <>
               <Row align="end" oneLine>
-                <View style={styles.grow}>
+                <Box fill>
                   <TextField
                     label="Find"
                     placeholder="name, place, label or note"
                     value={filters.search ?? ''}
                     onChangeText={(search) => setFilters({ search })}
                   />
-                </View>
+                </Box>
                 <Button label={filtering ? 'Fewer filters' : 'Filters'} onPress={() => setFiltering(!filtering)} />
               </Row>
               {filtering && (
                 <FilterChoices filters={filters} places={daybook.data?.pages[0]?.places ?? []} onChange={setFilters} />
               )}
-              <View style={styles.sum}>
+              <Row align="center" justify="between" gap="none">
                 <Text size="small" quiet role="status">
                   {daybook.data ? `${total} ${total === 1 ? 'specimen' : 'specimens'}${anyFilter ? ' found' : ''}` : ' '}
                 </Text>
-                <View style={styles.ways}>
+                <Row align="center" most="all" gap="none">
                   <Button small kind="quiet" label="Lots" onPress={() => router.push('/lots')} />
                   <Button small kind="quiet" label="Opinions" onPress={() => router.push('/opinions')} />
                   {reviews && <Button small kind="quiet" label="Desk" onPress={() => router.push('/review')} />}
@@ -88,8 +89,8 @@ export function DaybookScreen() {
                     icon={<Icon name="download" size={18} color={colour.kelp} />}
                     onPress={() => download(urlOf('exportOccurrences', { query: filters }))}
                   />
-                </View>
-              </View>
+                </Row>
+              </Row>
             </>
           )}
           {daybook.error && <Failed error={daybook.error} retry={() => void daybook.refetch()} />}
@@ -110,11 +111,11 @@ export function DaybookScreen() {
         )}
       </ScrollView>
       {!wide && (
-        <View style={styles.foot}>
+        <Box pad="m" ruled="above" ruledIn="hairline" tone="sheet">
           <Button kind="main" label="New specimen" icon={<Icon name="plus" color={colour.sheet} />} onPress={start} />
-        </View>
+        </Box>
       )}
-    </View>
+    </Box>
   );
 }
 
@@ -122,12 +123,12 @@ function TitleLine({ wide, onNew }: { wide: boolean; onNew: () => void }) {
   const session = useSession();
   return (
     <Row gap="m" align="center" oneLine>
-      <View style={styles.grow}>
+      <Box fill>
         <PageHeading>Daybook</PageHeading>
         <Text size="small" quiet numberOfLines={1}>
           {session.station.name}
         </Text>
-      </View>
+      </Box>
       {wide ? (
         <Button kind="main" label="New specimen" icon={<Icon name="plus" color={colour.sheet} />} onPress={onNew} />
       ) : (
@@ -176,7 +177,7 @@ function FilterChoices({
         />
       )}
       <Row align="end" oneLine>
-        <View style={styles.grow}>
+        <Box fill>
           <TextField
             label="From"
             placeholder="2026-05-01"
@@ -184,8 +185,8 @@ function FilterChoices({
             problem={wrong(days.from)}
             onChangeText={(from) => setDay({ from })}
           />
-        </View>
-        <View style={styles.grow}>
+        </Box>
+        <Box fill>
           <TextField
             label="To"
             placeholder="2026-05-31"
@@ -193,7 +194,7 @@ function FilterChoices({
             problem={wrong(days.to)}
             onChangeText={(to) => setDay({ to })}
           />
-        </View>
+        </Box>
       </Row>
       <ChoiceGroup
         label="Removed"
@@ -228,10 +229,10 @@ function NothingHere({
     <Empty
       title="An empty daybook"
       action={
-        <View style={styles.begin}>
+        <Stack gap="m" align="center">
           <Button kind="main" label="Add the first specimen" onPress={onNew} />
           <FirstLook />
-        </View>
+        </Stack>
       }
     >
       Whatever is in front of you: say where and what you can see of it, read a few characters, and see how far it may be named.
@@ -266,14 +267,8 @@ function byDay(rows: SpecimenRow[]): { title: string; rows: SpecimenRow[] }[] {
 }
 
 const styles = StyleSheet.create({
-  begin: { gap: space.m, alignItems: 'center' },
-  ways: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', maxWidth: '100%' },
-  fill: { flex: 1, backgroundColor: colour.mist },
   content: { padding: space.m, width: '100%', maxWidth: 920, alignSelf: 'center', paddingBottom: space.xxl },
   wide: { padding: space.xl },
-  grow: { flex: 1, minWidth: 0 },
-  sum: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', justifyContent: 'space-between' },
   day: { paddingTop: space.m, paddingBottom: space.s },
   item: { paddingBottom: space.s },
-  foot: { padding: space.m, backgroundColor: colour.sheet, borderTopWidth: 1, borderColor: colour.hairline },
 });

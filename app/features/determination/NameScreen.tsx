@@ -6,7 +6,6 @@ import { overrules, recommendedName } from '@plesion/core/specimen';
 import { GivenName } from '@plesion/core/specimen/schema';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
@@ -15,6 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
@@ -112,13 +112,13 @@ function NameForm({ id, stored, answer, content, draft }: NameFormProps) {
       widest={760}
       foot={
         <Row gap="m" align="center">
-          <View style={styles.grow}>
+          <Box fill={160}>
             <TaxonName guide={guide} {...name} size={20} />
             <Text size="small" quiet>
               {[sayFacets(guide, name.facets), unionLabel(guide, name.union)].filter(Boolean).join(', ') ||
                 'no sex, stage or morph'}
             </Text>
-          </View>
+          </Box>
           <Button kind="main" label="Into the daybook" busy={busy} onPress={() => void write()} />
         </Row>
       }
@@ -185,7 +185,3 @@ function probabilityOf(answer: Standing, { qualifier, taxon, other }: GivenName)
   const of = (id: string | undefined) => answer.taxa.find((t) => t.taxon === id)?.p ?? 0;
   return Math.min(1, of(taxon) + (qualifier === 'or' ? of(other) : 0));
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
-});

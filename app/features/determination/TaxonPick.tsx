@@ -18,7 +18,7 @@ interface TaxonPickProps {
 /** Every taxon of the guide, broad to narrow, with its probability. */
 export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickProps) {
   return (
-    <Options label={label} style={styles.group}>
+    <Options label={label} gap="xs">
       <Text size="small" strong quiet>
         {label}
       </Text>
@@ -39,7 +39,6 @@ export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickPro
 }
 
 const styles = StyleSheet.create({
-  group: { gap: space.xs },
   row: {
     flexDirection: 'row',
     justifyContent: 'space-between',

@@ -1,7 +1,6 @@
 import type { Traits } from '@plesion/core/plates';
 import { use } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme/index';
+import { Row } from '../../ui/Row';
 import { PlateView } from '../plates/PlateView';
 import { loadPlan, planOf } from '../records/plans';
 
@@ -20,24 +19,11 @@ export function DoorPlate() {
   use(loading);
   const plan = planOf({ plan: 'tern' })!;
   return (
-    <View style={styles.plate}>
+    <Row justify="evenly" wide="all" padY="m" ruled="round" ruledIn="hairline" round="l" tone="paper" oneLine gap="none">
       {TWO.map((traits, i) => {
         const plate = plan.draw(traits, 'perched', 'full');
         return <PlateView key={LABELS[i]} plate={plate} width={156} height={84} label={LABELS[i]} />;
       })}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  plate: {
-    flexDirection: 'row',
-    justifyContent: 'space-evenly',
-    width: '100%',
-    paddingVertical: space.m,
-    backgroundColor: colour.paper,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-});

@@ -3,7 +3,7 @@ import { schemas } from '@plesion/contract';
 import { Suspense, useState } from 'react';
 import { useForm } from 'react-hook-form';
 import { StyleSheet, View } from 'react-native';
-import { colour, space, useWide } from '../../theme/index';
+import { colour, useWide } from '../../theme/index';
 import { showProblem } from '../../lib/formProblem';
 import { Button } from '../../ui/Button';
 import { Form } from '../../ui/Form';
@@ -13,8 +13,9 @@ import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
-import { lazyPart } from '../../ui/lazyPart';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { PasskeyDoor } from '../passkeys/PasskeyDoor';
 import { useEnter } from '../session/useSession';
@@ -33,7 +34,7 @@ export function SignIn() {
   const [making, setMaking] = useState(false);
   return (
     <Screen widest={520}>
-      <View style={[styles.head, wide && styles.headWide]}>
+      <Stack align="center" padTop="l" padBottom="s" style={wide && styles.headWide}>
         <Row gap="m" align="center" oneLine>
           <Logo size={48} />
           <PageHeading title="The door">Plesion</PageHeading>
@@ -46,7 +47,7 @@ export function SignIn() {
         <Text size="lead" quiet style={styles.centred}>
           Which of two that look almost alike, and how sure may you be?
         </Text>
-      </View>
+      </Stack>
       <Card>
         <Text strong>Look round the demo station</Text>
         <Text quiet size="small">
@@ -126,7 +127,6 @@ function StationForm() {
 }
 
 const styles = StyleSheet.create({
-  head: { alignItems: 'center', gap: space.s, paddingTop: space.l, paddingBottom: space.s },
   headWide: { paddingTop: 48 },
   plate: { width: '100%', minHeight: 110 },
   centred: { textAlign: 'center', color: colour.quiet },

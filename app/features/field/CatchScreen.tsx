@@ -1,13 +1,12 @@
 import type { CaptureWrite } from '@plesion/contract';
 import { CATCH_WORDS, readBack } from '@plesion/core/fieldwork';
 import { useEffect, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, radius, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { focusHeading, PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
 import { useSession } from '../session/useSession';
@@ -73,12 +72,12 @@ export function CatchScreen({ visitId }: { visitId: string }) {
           head={<PageHeading title="Catch sheet">{site ? `Catch, ${site.name}` : 'Catch'}</PageHeading>}
           said={
             last && (
-              <View role="status" style={styles.saved}>
-                <Text size="small" style={styles.grow}>
+              <Row role="status" align="center" padX="m" touch round="m" tone="kelpWash">
+                <Text size="small" fill least={160}>
                   {`${last.gone ? 'Undone' : 'Saved'}: ${last.capture.mark ? readBack(last.capture.mark) : CATCH_WORDS[last.capture.what]}, ${last.kind}${last.first ? ` · ${last.first}` : ''}`}
                 </Text>
                 {!last.gone && <Button small kind="quiet" label="Undo" onPress={takeBack} />}
-              </View>
+              </Row>
             )
           }
         />
@@ -86,17 +85,3 @@ export function CatchScreen({ visitId }: { visitId: string }) {
     </AsyncScreen>
   );
 }
-
-const styles = StyleSheet.create({
-  saved: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    backgroundColor: colour.kelpWash,
-    borderRadius: radius.m,
-    paddingHorizontal: space.m,
-    minHeight: 44,
-  },
-  grow: { flex: 1, minWidth: 160 },
-});

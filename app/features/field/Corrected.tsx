@@ -1,9 +1,7 @@
 import type { Correction, ListedName } from '@plesion/contract';
 import type { Listed, Moved } from '@plesion/core/fieldwork';
 import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
 import { useGuide } from '../records/useGuide';
@@ -20,7 +18,13 @@ export function Corrected({ correction, moved, siteOf }: CorrectedProps) {
   const was = useNameOf(correction.was);
   const became = useNameOf(correction.became);
   return (
-    <LinkBox href={kind === 'capture' ? `/field/captures/${id}` : `/specimens/${id}`} style={styles.row}>
+    <LinkBox
+      href={kind === 'capture' ? `/field/captures/${id}` : `/specimens/${id}`}
+      gap="hair"
+      justify="center"
+      padY="xs"
+      ruled="above"
+    >
       <Text strong>{was ? `${was} → ${became ?? 'no name'}` : `${became}, put back`}</Text>
       {[
         was && moved.left && sayLeft(was, moved.left.stands, siteOf),
@@ -60,7 +64,3 @@ function useNameOf(name: ListedName | undefined): string | undefined {
   const said = name.name ?? taxon?.vernacular ?? taxon?.name ?? 'a name of no guide here';
   return name.group ? `${said}, one of several` : said;
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

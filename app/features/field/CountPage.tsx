@@ -1,5 +1,4 @@
 import type { Count, CountWrite } from '@plesion/contract';
-import { StyleSheet } from 'react-native';
 import type { Draft } from '../../lib/draft';
 import { sayDate } from '../../lib/dates';
 import { useDraftOf } from '../../lib/useDraftOf';
@@ -38,7 +37,7 @@ export function CountPage({ id }: { id: string }) {
           widest={860}
           foot={
             <Row align="center" justify="end" oneLine>
-              <Text style={styles.grow} strong figures>
+              <Text fill strong figures>
                 {sayCount(open.state.content)}
               </Text>
               <Button label="Undo" hint="Undo the last" disabled={!open.state.canUndo} onPress={open.draft.undo} />
@@ -89,7 +88,3 @@ function Body({ id, content, draft }: { id: string; content: CountWrite; draft: 
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1 },
-});

@@ -3,12 +3,10 @@ import { COUNT_KINDS, type CountKind } from '@plesion/core/fieldwork';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
 import { useKeptForm } from '../../lib/useKeptForm';
-import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -90,7 +88,7 @@ function Thing({ label, counts }: { label: string; counts: Count[] }) {
         </Suspense>
       )}
       {counts.slice(0, 5).map((count) => (
-        <LinkBox key={count.id} href={`/field/counts/${count.id}`} style={styles.row}>
+        <LinkBox key={count.id} href={`/field/counts/${count.id}`} gap="hair" justify="center" padY="xs" ruled="above">
           <Text strong>{sayDate(count.at)}</Text>
           <Text size="small" quiet>{`${sayCount(count)} · ${count.by}`}</Text>
         </LinkBox>
@@ -143,7 +141,3 @@ function NewCount() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

@@ -6,6 +6,7 @@ import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
 import { colour, space, useWide } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
@@ -48,8 +49,8 @@ function FieldDay({ field }: { field: Field }) {
           <Card title="Under way" aside={<Button small label="Begin a visit" onPress={() => router.push('/field/visits/new')} />}>
             {open.length === 0 && <Text quiet>No visit is open. Begin one, and catch by catch goes into it.</Text>}
             {open.map((visit) => (
-              <View key={visit.id} style={styles.under}>
-                <LinkBox href={`/field/visits/${visit.id}`} style={styles.grow}>
+              <Row key={visit.id} gap="m" align="center" ruled="above" oneLine>
+                <LinkBox href={`/field/visits/${visit.id}`} gap="hair" justify="center" fill padY="xs">
                   <Text strong>{siteName(field, visit.siteId)}</Text>
                   <Text size="small" quiet>
                     {[
@@ -66,13 +67,20 @@ function FieldDay({ field }: { field: Field }) {
                   hint={`Catch at ${siteName(field, visit.siteId)}`}
                   onPress={() => router.push(`/field/catch?visit=${visit.id}`)}
                 />
-              </View>
+              </Row>
             ))}
           </Card>
           {view.wrong.length > 0 && (
             <Card title="Does not go together" aside={inWords(view.wrong.length, 'ring')}>
               {view.wrong.slice(0, 6).map((one) => (
-                <LinkBox key={one.mark + one.code} href={`/field/rings/${encodeURIComponent(one.mark)}`} style={styles.row}>
+                <LinkBox
+                  key={one.mark + one.code}
+                  href={`/field/rings/${encodeURIComponent(one.mark)}`}
+                  gap="hair"
+                  justify="center"
+                  padY="xs"
+                  ruled="above"
+                >
                   <Text strong color={colour.hazard} figures>
                     {readBack(one.mark)}
                   </Text>
@@ -134,7 +142,7 @@ function FieldDay({ field }: { field: Field }) {
       {view.recent.length > 0 && (
         <Card title="Visits before">
           {view.recent.map((visit) => (
-            <LinkBox key={visit.id} href={`/field/visits/${visit.id}`} style={styles.row}>
+            <LinkBox key={visit.id} href={`/field/visits/${visit.id}`} gap="hair" justify="center" padY="xs" ruled="above">
               <Text strong>{`${sayDate(visit.startedAt)} · ${siteName(field, visit.siteId)}`}</Text>
               <Text size="small" quiet>
                 {`${METHOD_WORDS[visit.method]} · ${visit.people.join(', ')} · ${inWords(visit.caught, 'catch', 'catches')}`}
@@ -161,26 +169,26 @@ function Season({ field: { view } }: { field: Field }) {
     <Reckoned
       says={`Captures of the station since 1 January ${season.year} (UTC), by what became of each; what was removed, and what still waits on a device, is not in them.`}
     >
-      <View style={styles.season}>
-        <View style={styles.figure}>
+      <Row gap="l" lineGap="s">
+        <Box least={72}>
           <Text size="title" strong figures quiet>
             {season.year}
           </Text>
           <Text size="small" quiet>
             this year
           </Text>
-        </View>
+        </Box>
         {figures.map(([n, label]) => (
-          <View key={label} style={styles.figure}>
+          <Box key={label} least={72}>
             <Text size="title" strong figures color={colour.kelp}>
               {n}
             </Text>
             <Text size="small" quiet>
               {label}
             </Text>
-          </View>
+          </Box>
         ))}
-      </View>
+      </Row>
     </Reckoned>
   );
 }
@@ -192,7 +200,10 @@ function Due({ title, rows }: { title: string; rows: Field['view']['due'] }) {
         <LinkBox
           key={captureId}
           href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`}
-          style={styles.row}
+          gap="hair"
+          justify="center"
+          padY="xs"
+          ruled="above"
         >
           <Text strong>{text}</Text>
           <Text size="small" quiet>
@@ -212,9 +223,4 @@ const styles = StyleSheet.create({
   columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
   half: { flex: 1, gap: space.l, minWidth: 0 },
   column: { gap: space.m },
-  row: { paddingVertical: space.xs, justifyContent: 'center', gap: 2, borderTopWidth: 1, borderColor: colour.mist },
-  season: { flexDirection: 'row', flexWrap: 'wrap', gap: space.l, rowGap: space.s },
-  figure: { minWidth: 72 },
-  under: { flexDirection: 'row', alignItems: 'center', gap: space.m, borderTopWidth: 1, borderColor: colour.mist },
-  grow: { flex: 1, minWidth: 0, gap: 2, justifyContent: 'center', paddingVertical: space.xs },
 });

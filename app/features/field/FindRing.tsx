@@ -1,9 +1,7 @@
 import { CATCH_WORDS, readBack } from '@plesion/core/fieldwork';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Failed } from '../../ui/states';
@@ -42,7 +40,16 @@ export function FindRing({ field }: { field: Field }) {
       {found.error && <Failed error={found.error} />}
       {wanted !== '' &&
         [...marks.values()].slice(0, 8).map(({ mark, what, at }) => (
-          <LinkBox key={mark} href={`/field/rings/${encodeURIComponent(mark!)}`} style={styles.row}>
+          <LinkBox
+            key={mark}
+            href={`/field/rings/${encodeURIComponent(mark!)}`}
+            gap="m"
+            align="center"
+            justify="between"
+            ruled="above"
+            across
+            oneLine
+          >
             <Text strong figures>
               {readBack(mark!)}
             </Text>
@@ -57,14 +64,3 @@ export function FindRing({ field }: { field: Field }) {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-  },
-});

@@ -1,9 +1,7 @@
 import type { MarkHistory } from '@plesion/contract';
 import { readBack } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
@@ -24,7 +22,14 @@ export function Kin({ history: { mark, captures, young }, guide }: { history: Ma
       {rings.map(
         ([role, ring]) =>
           ring && (
-            <LinkBox key={role} href={`/field/rings/${encodeURIComponent(ring)}`} style={styles.row}>
+            <LinkBox
+              key={role}
+              href={`/field/rings/${encodeURIComponent(ring)}`}
+              gap="hair"
+              justify="center"
+              padY="xs"
+              ruled="above"
+            >
               <Text strong>{`Its ${role}: ${readBack(ring)}`}</Text>
             </LinkBox>
           ),
@@ -34,7 +39,10 @@ export function Kin({ history: { mark, captures, young }, guide }: { history: Ma
         <LinkBox
           key={one.id}
           href={one.mark ? `/field/rings/${encodeURIComponent(one.mark)}` : `/field/captures/${one.id}`}
-          style={styles.row}
+          gap="hair"
+          justify="center"
+          padY="xs"
+          ruled="above"
         >
           <Text strong>{`Young: ${one.mark ? readBack(one.mark) : kindName(guide, one)}`}</Text>
           <Text size="small" quiet>
@@ -47,7 +55,3 @@ export function Kin({ history: { mark, captures, young }, guide }: { history: Ma
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

@@ -1,11 +1,10 @@
 import type { GuideRow } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
+import { Stack } from '../../ui/Stack';
 import { kindCode, kindsOf } from './words';
 
 /** Kinds that stand ready to be touched. */
@@ -37,7 +36,7 @@ export function KindField({ guide, often, chosen, onChange, guides }: KindFieldP
     .sort((a, b) => (often.get(b.id) ?? 0) - (often.get(a.id) ?? 0));
   const ready = kinds.filter(({ id }, i) => i < READY || id === chosen);
   return (
-    <View style={styles.group}>
+    <Stack gap="xs" align="start">
       {all ? (
         <Picker label="Kind" items={kinds} chosen={chosen} onChange={onChange} onClear={() => onChange(undefined)} />
       ) : (
@@ -72,8 +71,6 @@ export function KindField({ guide, often, chosen, onChange, guides }: KindFieldP
           }}
         />
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ group: { gap: space.xs, alignItems: 'flex-start' } });

@@ -1,8 +1,6 @@
 import type { ListedRecord, ListedRecords } from '@plesion/contract';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -106,7 +104,13 @@ function ListRow({ record, site }: { record: ListedRecord; site?: string }) {
   const guide = useGuide(record.guideId).data?.guide;
   const taxon = guide?.taxa.find(({ id }) => id === (record.taxon ?? record.group));
   return (
-    <LinkBox href={record.kind === 'capture' ? `/field/captures/${record.id}` : `/specimens/${record.id}`} style={styles.row}>
+    <LinkBox
+      href={record.kind === 'capture' ? `/field/captures/${record.id}` : `/specimens/${record.id}`}
+      gap="hair"
+      justify="center"
+      padY="xs"
+      ruled="above"
+    >
       {record.name ? <Text strong>{record.name}</Text> : <TaxonName guide={guide} taxon={record.taxon ?? record.group} />}
       <Text size="small" quiet>
         {[taxon?.vernacular, record.group && 'one of several', sayDate(record.day), site, record.by].filter(Boolean).join(' · ')}
@@ -114,7 +118,3 @@ function ListRow({ record, site }: { record: ListedRecord; site?: string }) {
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

@@ -2,8 +2,6 @@ import { createClient } from '@plesion/contract';
 import { importEndpoints } from '@plesion/contract/endpoints/import';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
-import { StyleSheet } from 'react-native';
-import { space } from '../../theme';
 import { ChoiceChip } from '../../ui/ChoiceChip';
 import { Options } from '../../ui/Options';
 import { Stack } from '../../ui/Stack';
@@ -36,7 +34,7 @@ export function NameField({ name, onName, problem }: { name: string; onName: (na
         <Text size="small" quiet>{`A synonym of ${known.accepted}; lists count it there.`}</Text>
       )}
       {names.length > 0 && !known && (
-        <Options label="Names of the checklists" style={styles.row}>
+        <Options label="Names of the checklists" gap="s" across>
           {names.map((one) => (
             <ChoiceChip
               key={one.name}
@@ -50,7 +48,3 @@ export function NameField({ name, onName, problem }: { name: string; onName: (na
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
-});

@@ -1,6 +1,7 @@
 import { NATURAL_MARK_WORDS, type NaturalMark } from '@plesion/core/fieldwork';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { Photo } from '../../ui/Photo';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { usePhotoUri } from '../photos/usePhotoUri';
 
@@ -15,17 +16,16 @@ export function MarkPhoto({ mark: { photo, words } }: { mark: NaturalMark }) {
 /** A mark in words, with its photo where there is one. */
 export function NaturalMarkWords({ mark }: { mark: NaturalMark }) {
   return (
-    <View style={styles.words}>
+    <Stack gap="hair" least={0}>
       <MarkPhoto mark={mark} />
       <Text size="small" strong>
         {NATURAL_MARK_WORDS[mark.kind]}
       </Text>
       <Text size="small">{mark.words}</Text>
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  words: { minWidth: 0, gap: 2 },
   photo: { width: 140, height: 105, borderRadius: 12 },
 });

@@ -1,12 +1,12 @@
 import { NATURAL_MARK_WORDS, NATURAL_MARKS, type NaturalMark } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Dialog } from '../../ui/Dialog';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -29,15 +29,15 @@ export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMark
     setOpen(undefined);
   };
   return (
-    <View style={styles.group}>
+    <Stack gap="xs" align="start">
       <Text size="small" strong quiet>
         Natural marks
       </Text>
       {marks.map((mark) => (
-        <View key={mark.id} style={styles.row}>
-          <View style={styles.grow}>
+        <Row key={mark.id} align="center" self="stretch" padTop="xs" ruled="above">
+          <Box fill={180}>
             <NaturalMarkWords mark={mark} />
-          </View>
+          </Box>
           <Button small kind="quiet" label="Change" hint={`Change: ${mark.words}`} onPress={() => setOpen(mark)} />
           <Button
             small
@@ -46,7 +46,7 @@ export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMark
             hint={`Remove: ${mark.words}`}
             onPress={() => onChange(marks.filter(({ id }) => id !== mark.id))}
           />
-        </View>
+        </Row>
       ))}
       <Button small label="Add a natural mark" onPress={() => setOpen({ id: mintId(), kind: 'scar', words: '' })} />
       {open && (
@@ -59,7 +59,7 @@ export function NaturalMarksField({ guide, taxon, marks, onChange }: NaturalMark
           onClose={() => setOpen(undefined)}
         />
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -104,18 +104,3 @@ function MarkDialog({ mark: first, guide, taxon, others, onKeep, onClose }: Mark
     </Dialog>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180, minWidth: 0 },
-  group: { gap: space.xs, alignItems: 'flex-start' },
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    alignSelf: 'stretch',
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.xs,
-  },
-});

@@ -2,10 +2,9 @@ import type { MarkedAnimal } from '@plesion/contract';
 import { readBack } from '@plesion/core/fieldwork';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -66,7 +65,11 @@ function Animal({ animal: { captureId, mark, at, naturalMarks, guideId, ...own }
   const guide = useGuide(guideId).data?.guide;
   return (
     <Card title={mark ? readBack(mark) : 'Without a ring'} aside={sayDate(at)}>
-      <LinkBox href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`} style={styles.who}>
+      <LinkBox
+        href={mark ? `/field/rings/${encodeURIComponent(mark)}` : `/field/captures/${captureId}`}
+        justify="center"
+        padY="xs"
+      >
         <Text strong color={colour.kelp}>
           {kindName(guide, own)}
         </Text>
@@ -77,5 +80,3 @@ function Animal({ animal: { captureId, mark, at, naturalMarks, guideId, ...own }
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ who: { justifyContent: 'center', paddingVertical: space.xs } });

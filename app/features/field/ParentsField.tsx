@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Row } from '../../ui/Row';
 import { TextField } from '../../ui/TextField';
 
@@ -15,7 +15,7 @@ export function ParentsField({ mother, father, brood, onChange, says }: ParentsF
   const ring = { autoCapitalize: 'characters', autoCorrect: false, maxLength: 16 } as const;
   return (
     <Row>
-      <View style={styles.one}>
+      <Box fill={180}>
         <TextField
           label="Ring of its mother"
           value={mother}
@@ -23,8 +23,8 @@ export function ParentsField({ mother, father, brood, onChange, says }: ParentsF
           problem={says('mother')}
           {...ring}
         />
-      </View>
-      <View style={styles.one}>
+      </Box>
+      <Box fill={180}>
         <TextField
           label="Ring of its father"
           value={father}
@@ -32,8 +32,8 @@ export function ParentsField({ mother, father, brood, onChange, says }: ParentsF
           problem={says('father')}
           {...ring}
         />
-      </View>
-      <View style={styles.one}>
+      </Box>
+      <Box fill={180}>
         <TextField
           label="Brood"
           value={brood}
@@ -41,11 +41,7 @@ export function ParentsField({ mother, father, brood, onChange, says }: ParentsF
           maxLength={60}
           placeholder="box 12, first"
         />
-      </View>
+      </Box>
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  one: { flexGrow: 1, flexBasis: 180, minWidth: 0 },
-});

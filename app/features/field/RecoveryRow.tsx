@@ -1,8 +1,6 @@
 import type { OfficeRecovery } from '@plesion/contract';
 import { readBack } from '@plesion/core/fieldwork';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Text } from '../../ui/Text';
 import { sayWay } from './words';
@@ -11,7 +9,7 @@ import { sayWay } from './words';
 export function RecoveryRow({ recovery }: { recovery: OfficeRecovery }) {
   const { ring, foundOn, place, finder, identifier, what, days, km, bearing } = recovery;
   return (
-    <LinkBox href={`/field/rings/${encodeURIComponent(ring)}`} style={styles.row}>
+    <LinkBox href={`/field/rings/${encodeURIComponent(ring)}`} gap="hair" justify="center" padY="xs" ruled="above">
       <Text strong figures>
         {readBack(ring)}
       </Text>
@@ -24,7 +22,3 @@ export function RecoveryRow({ recovery }: { recovery: OfficeRecovery }) {
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

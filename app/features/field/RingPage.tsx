@@ -4,9 +4,8 @@ import { VERIFICATION_WORDS } from '@plesion/core/verification/schema';
 import { useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { StyleSheet } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -15,8 +14,8 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Empty, Loading } from '../../ui/states';
 import { Disclosure } from '../../ui/Disclosure';
-import { lazyPart } from '../../ui/lazyPart';
 import { Row } from '../../ui/Row';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { captureDrafts } from '../records/fieldDrafts';
 import { useGuide } from '../records/useGuide';
@@ -134,7 +133,7 @@ function Dossier({ history, field }: { history: MarkHistory; field: Field }) {
         {[...seen].reverse().map((one) => {
           const way = ways.find(({ to }) => to === one.id);
           return (
-            <LinkBox key={one.id} href={`/field/captures/${one.id}`} style={styles.row}>
+            <LinkBox key={one.id} href={`/field/captures/${one.id}`} gap="hair" justify="center" padY="xs" ruled="above">
               <Text strong>{`${sayDate(one.at)} · ${one.site}`}</Text>
               <Text size="small">
                 {[
@@ -213,7 +212,9 @@ function FollowUps({ captures }: { captures: readonly Capture[] }) {
     <Card title="To look at again">
       {open.map((one) => (
         <Row key={one.id} align="center">
-          <Text style={styles.grow}>{one.followUp!.text}</Text>
+          <Text fill least={160}>
+            {one.followUp!.text}
+          </Text>
           <Button
             small
             label="Looked at"
@@ -240,8 +241,3 @@ function Weights({ seen }: { seen: readonly Seen[] }) {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-  grow: { flex: 1, minWidth: 160 },
-});

@@ -1,12 +1,12 @@
 import type { MarkHistory } from '@plesion/contract';
 import { CATCH_WORDS, CATCHES, readBack, ringOf } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -67,8 +67,12 @@ export function RingPanel({ typed, change, offered, aside, guide, history, says 
       />
       {typed.what === 'ringed' && (
         <>
-          <View
-            style={styles.ring}
+          <Row
+            gap="m"
+            align="baseline"
+            pad="m"
+            round="m"
+            tone="kelpWash"
             accessible
             accessibilityLabel={offered ? `Ring offered: ${readBack(offered)}` : 'No ring is offered'}
           >
@@ -78,7 +82,7 @@ export function RingPanel({ typed, change, offered, aside, guide, history, says 
             <Text size="small" quiet>
               {ringOf(typed.mark) ? 'typed' : (aside ?? '')}
             </Text>
-          </View>
+          </Row>
           {typed.mark || !offered ? entry : <Disclosure title="Another ring">{entry}</Disclosure>}
         </>
       )}
@@ -93,7 +97,14 @@ function Known({ history, guide }: { history: MarkHistory; guide: Guide }) {
   const last = history.captures.at(-1)!;
   const sexed = history.captures.findLast(({ sex }) => sex && sex !== 'unknown');
   return (
-    <LinkBox href={`/field/rings/${encodeURIComponent(history.mark)}`} style={styles.known}>
+    <LinkBox
+      href={`/field/rings/${encodeURIComponent(history.mark)}`}
+      gap="hair"
+      justify="center"
+      pad="m"
+      round="m"
+      tone="kelpWash"
+    >
       <Text strong>{kindName(guide, last)}</Text>
       <Text size="small">
         {[
@@ -107,16 +118,3 @@ function Known({ history, guide }: { history: MarkHistory; guide: Guide }) {
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  ring: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'baseline',
-    gap: space.m,
-    backgroundColor: colour.kelpWash,
-    borderRadius: radius.m,
-    padding: space.m,
-  },
-  known: { backgroundColor: colour.kelpWash, borderRadius: radius.m, padding: space.m, gap: 2, justifyContent: 'center' },
-});

@@ -1,8 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import { saidOtherwise, type Seen, type TurnedOut } from '@plesion/core/fieldwork';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { space } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Text } from '../../ui/Text';
@@ -31,7 +29,7 @@ export function SaidOtherwise({ guide, seen, truth }: SaidOtherwiseProps) {
       {otherwise.map(({ id, day, taxon: kind, sex }) => {
         const named = guide.taxa.find((one) => one.id === kind);
         return (
-          <LinkBox key={id} href={`/field/captures/${id}`} style={styles.row}>
+          <LinkBox key={id} href={`/field/captures/${id}`} justify="center" padY="xs">
             <Text size="small" strong>
               {`${sayDate(day)}: ${[sex, named?.vernacular ?? named?.name].filter(Boolean).join(', ')}`}
             </Text>
@@ -41,5 +39,3 @@ export function SaidOtherwise({ guide, seen, truth }: SaidOtherwiseProps) {
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({ row: { justifyContent: 'center', paddingVertical: space.xs } });

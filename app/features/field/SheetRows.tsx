@@ -10,8 +10,6 @@ import {
 import { SortableContext, sortableKeyboardCoordinates, useSortable, verticalListSortingStrategy } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { SheetWrite } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { DragHandle } from '../../ui/DragHandle';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -98,9 +96,11 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
   });
   const style = { transform: CSS.Translate.toString(transform), transition, ...(isDragging ? { zIndex: 1, opacity: 0.85 } : {}) };
   return (
-    <View ref={setNodeRef as never} style={[styles.row, style]}>
+    <Row ref={setNodeRef as never} align="center" padY="xs" ruled="above" round="s" tone="sheet" style={style}>
       <DragHandle of={label} activator={setActivatorNodeRef} attributes={attributes} listeners={listeners} />
-      <Text style={styles.grow}>{label}</Text>
+      <Text fill least={120}>
+        {label}
+      </Text>
       <ChoiceGroup
         label={`${label}: may it stay empty?`}
         hideLabel
@@ -116,21 +116,6 @@ function SheetRow({ name, label, needed, first, last, onNeeded, onMove, onLeave 
         <Button small kind="quiet" label="↓" hint={`${label} further down`} disabled={last} onPress={() => onMove(1)} />
         <Button small kind="quiet" label="Remove" hint={`Remove ${label}`} disabled={first && last} onPress={onLeave} />
       </Row>
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    backgroundColor: colour.sheet,
-    paddingVertical: space.xs,
-    borderRadius: radius.s,
-  },
-  grow: { flex: 1, minWidth: 120 },
-});

@@ -14,7 +14,7 @@ export function SiteRow({ site, ringed }: { site: Site; ringed: number }) {
   const rested = isRested(site, day) ? site.rested : undefined;
   const lines = [...seasonLines(site, ringed, day), ...licenceLines(site, day)];
   return (
-    <LinkBox href={`/field/sites/${site.id}`} style={styles.row}>
+    <LinkBox href={`/field/sites/${site.id}`} gap="hair" justify="center" padY="xs" ruled="above">
       <Row align="center">
         <Text strong>{site.name}</Text>
         {rested && (
@@ -65,6 +65,5 @@ const licenceLines = ({ licences }: Site, day: string): Line[] =>
   });
 
 const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
   rested: { flexShrink: 1, borderRadius: radius.s, borderWidth: 1.5, borderColor: colour.hazard, paddingHorizontal: space.s },
 });

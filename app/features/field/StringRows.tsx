@@ -1,8 +1,8 @@
 import { readBack } from '@plesion/core/fieldwork';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Reckoned } from '../../ui/Reckoned';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import type { LoadedString } from './useField';
 import { inWords } from './words';
@@ -11,7 +11,7 @@ import { inWords } from './words';
 export function StringRows({ strings }: { strings: readonly LoadedString[] }) {
   if (strings.length === 0) return <Text quiet>No string of rings is loaded.</Text>;
   return strings.map(({ string, standing }) => (
-    <View key={string.id} style={styles.row}>
+    <Stack key={string.id} gap="hair" padY="xs" ruled="above">
       <Row gap="m" align="baseline">
         <Text size="small" quiet>{`size ${string.size}`}</Text>
         <Text strong figures>
@@ -37,13 +37,9 @@ export function StringRows({ strings }: { strings: readonly LoadedString[] }) {
       {standing.twice.length > 0 && (
         <Text size="small" color={colour.hazard}>{`Put on twice: ${standing.twice.map(readBack).join(', ')}`}</Text>
       )}
-    </View>
+    </Stack>
   ));
 }
 
 /** Rings left that are called few. */
 const FEW = 20;
-
-const styles = StyleSheet.create({
-  row: { gap: 2, paddingVertical: space.xs, borderTopWidth: 1, borderColor: colour.mist },
-});

@@ -1,9 +1,9 @@
 import { formsOf, type Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
 import { Circle } from 'react-native-svg';
-import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { PressBox } from '../../ui/PressBox';
 import { Slider } from '../../ui/Slider';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -47,16 +47,20 @@ export function TouchPlate({ guide, taxon, at, others = [], onTouch }: TouchPlat
   return (
     <Stack onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)}>
       {views.length > 1 && <ChoiceGroup label="View" options={views} chosen={[view]} onChange={([next]) => setChosen(next)} />}
-      <Pressable
+      <PressBox
         aria-label={here ? 'Plate: the place is marked' : 'Plate: touch where it is'}
         role="img"
-        style={styles.plate}
+        self="start"
+        ruled="round"
+        ruledIn="hairline"
+        round="m"
+        tone="paper"
         onPress={({ nativeEvent }) => {
           const { offsetX, offsetY, locationX, locationY } = nativeEvent as unknown as Record<string, number | undefined>;
           touch((offsetX ?? locationX ?? 0) / width, (offsetY ?? locationY ?? 0) / height);
         }}
       >
-        <View style={styles.drawn} pointerEvents="none">
+        <Box pointerEvents="none">
           <PlateView plate={plate} width={width} height={height}>
             {others
               .filter((one) => one.view === view)
@@ -74,8 +78,8 @@ export function TouchPlate({ guide, taxon, at, others = [], onTouch }: TouchPlat
               />
             )}
           </PlateView>
-        </View>
-      </Pressable>
+        </Box>
+      </PressBox>
       {here ? (
         <>
           <Slider
@@ -99,14 +103,3 @@ export function TouchPlate({ guide, taxon, at, others = [], onTouch }: TouchPlat
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  plate: {
-    alignSelf: 'flex-start',
-    backgroundColor: colour.paper,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-  drawn: {},
-});

@@ -1,8 +1,6 @@
 import { garwoodOf } from './density';
 import { useState } from 'react';
 import { z } from 'zod';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -74,8 +72,8 @@ export function TransectCount({ id, content, change }: CountProps) {
       {quadrats.map((quadrat, q) => (
         <Card key={q} title={`${quadrat.along} m`} aside={`${quadrat.area} m²`}>
           {content.tallies.map(({ label }, k) => (
-            <View key={label} style={styles.row}>
-              <Text style={styles.grow}>{label}</Text>
+            <Row key={label} align="center" ruled="above" oneLine>
+              <Text fill>{label}</Text>
               <Button
                 small
                 label="−"
@@ -87,7 +85,7 @@ export function TransectCount({ id, content, change }: CountProps) {
                 {quadrat.counts[k] ?? 0}
               </Text>
               <Button small label="+" hint={`One more ${label} at ${quadrat.along} m`} onPress={() => tell(q, k, 1)} />
-            </View>
+            </Row>
           ))}
         </Card>
       ))}
@@ -139,8 +137,3 @@ const stepOf = (quadrats: readonly { along: number }[]): number => {
   const [a, b] = quadrats.slice(-2);
   return a && b ? Math.max(0, b.along - a.along) : 5;
 };
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s, borderTopWidth: 1, borderColor: colour.mist },
-  grow: { flex: 1 },
-});

@@ -3,11 +3,11 @@ import { CATCH_WORDS, catchRate, METHOD_WORDS, readBack } from '@plesion/core/fi
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import type { Draft, DraftState } from '../../lib/draft';
 import { useDraftOf } from '../../lib/useDraftOf';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -125,7 +125,7 @@ function OpenVisit({ id, draft, state, field, captures }: OpenVisitProps) {
 export function CatchRow({ id, capture, by }: { id: string; capture: CaptureWrite; by?: string }) {
   const guide = useGuide(capture.guideId).data?.guide;
   return (
-    <LinkBox href={`/field/captures/${id}`} style={styles.row}>
+    <LinkBox href={`/field/captures/${id}`} gap="hair" justify="center" padY="xs" ruled="above">
       <Row gap="m" justify="between" oneLine>
         <Text strong figures>
           {capture.mark ? readBack(capture.mark) : CATCH_WORDS[capture.what]}
@@ -251,7 +251,3 @@ function Conditions({ content, change }: { content: VisitWrite; change: (part: P
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

@@ -1,10 +1,9 @@
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Stack } from '../../ui/Stack';
 
 /** For an empty daybook: a photographed tern to try the eye on. */
 export function FirstLook() {
@@ -18,11 +17,9 @@ export function FirstLook() {
     },
   });
   return (
-    <View style={styles.block}>
+    <Stack align="center">
       <Button label="Try it on a photographed tern" busy={take.isPending} onPress={() => take.mutate()} />
       {take.error && <Notice kind="problem">{take.error.message}</Notice>}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({ block: { gap: space.s, alignItems: 'center' } });

@@ -2,6 +2,7 @@ import { type SpecimenRow, urlOf } from '@plesion/contract';
 import { Link } from 'expo-router';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { Photo } from '../../ui/Photo';
+import { Stack } from '../../ui/Stack';
 import { sayDate } from '../../lib/dates';
 import { colour, radius, space, useWide } from '../../theme';
 import { Text } from '../../ui/Text';
@@ -26,7 +27,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
           resizeMode="cover"
           style={StyleSheet.flatten([styles.photo, wide && styles.photoWide])}
         />
-        <View style={styles.words}>
+        <Stack fill pad="l">
           <Text size="title" heading={2}>
             {title}
           </Text>
@@ -39,7 +40,7 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
               {row.readings === 0 ? 'Read its characters' : 'Go on'}
             </Text>
           </View>
-        </View>
+        </Stack>
       </Pressable>
     </Link>
   );
@@ -56,7 +57,6 @@ const styles = StyleSheet.create({
   wide: { flexDirection: 'row' },
   photo: { width: '100%', height: 220, backgroundColor: colour.paper },
   photoWide: { width: 340, height: 244 },
-  words: { padding: space.l, gap: space.s, flex: 1 },
   go: {
     alignSelf: 'flex-start',
     backgroundColor: colour.kelp,

@@ -1,8 +1,9 @@
 import { type Guide, type Term, termsIn } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, Text as NativeText, View } from 'react-native';
+import { StyleSheet, Text as NativeText } from 'react-native';
 import { Rect } from 'react-native-svg';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -49,16 +50,16 @@ export function TermText({ guide, text, ...words }: TermTextProps) {
 /** A term explained, with its states drawn. */
 export function TermCard({ guide, term, onClose }: { guide: Guide; term: Term; onClose?: () => void }) {
   return (
-    <View role="note" aria-label={term.term} style={styles.card}>
+    <Stack role="note" aria-label={term.term} gap="xs" pad="m" ruled="round" ruledIn="hairline" round="m" tone="paper">
       <Row align="center" oneLine>
-        <Text strong size="small" style={styles.grow}>
+        <Text strong size="small" fill>
           {term.also?.length ? `${term.term} (${term.also[0]})` : term.term}
         </Text>
         {onClose && <Button small kind="quiet" label="Close" hint={`Close ${term.term}`} onPress={onClose} />}
       </Row>
       <Text size="small">{term.text}</Text>
       {term.figure && <Figure guide={guide} figure={term.figure} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -73,12 +74,12 @@ function Figure({ guide, figure }: { guide: Guide; figure: NonNullable<Term['fig
           const label = character.states?.find(({ id }) => id === state)?.label ?? state;
           return (
             hasTile(guide, character, state) && (
-              <View key={state} style={styles.drawing}>
+              <Box key={state} align="center" wide={96}>
                 <StateTile guide={guide} character={character} state={state} size={84} label={label} />
-                <Text size="small" quiet style={styles.caption}>
+                <Text size="small" quiet set="centre">
                   {label}
                 </Text>
-              </View>
+              </Box>
             )
           );
         })}
@@ -109,15 +110,4 @@ function PartFigure({ guide, view, part }: { guide: Guide; view: string; part: s
 
 const styles = StyleSheet.create({
   term: { textDecorationLine: 'underline', textDecorationStyle: 'dotted', textDecorationColor: colour.kelp, color: colour.kelp },
-  card: {
-    backgroundColor: colour.paper,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    borderRadius: radius.m,
-    padding: space.m,
-    gap: space.xs,
-  },
-  grow: { flex: 1 },
-  drawing: { alignItems: 'center', width: 96 },
-  caption: { textAlign: 'center' },
 });

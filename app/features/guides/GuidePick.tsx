@@ -50,7 +50,7 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
 }
 
 const TileName = ({ on, children }: { on: boolean; children: string }) => (
-  <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} style={styles.name}>
+  <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} set="centre">
     {children}
   </Text>
 );
@@ -71,5 +71,4 @@ const styles = StyleSheet.create({
   },
   on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.s - 1.5, backgroundColor: colour.kelpWash },
   empty: { width: 76, height: 52, borderRadius: radius.m, borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.unknown },
-  name: { textAlign: 'center' },
 });

@@ -1,8 +1,9 @@
 import type { GuideRow } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { Pressable, StyleSheet } from 'react-native';
+import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { lazyPart } from '../../ui/lazyPart';
@@ -10,6 +11,7 @@ import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
@@ -33,9 +35,9 @@ export function GuidesScreen() {
   return (
     <Screen widest={1080}>
       <Row gap="m" align="center">
-        <View style={styles.grow}>
+        <Box fill={200}>
           <PageHeading>Guides</PageHeading>
-        </View>
+        </Box>
         {role !== 'learner' && <Button label="Write a guide" onPress={() => router.push('/guides/write')} />}
         <Button label="Learn from a table" onPress={() => router.push('/guides/learn')} />
         <Button
@@ -77,7 +79,7 @@ function GuideCard({ row }: { row: GuideRow }) {
   return (
     <Link href={`/guides/${row.id}`} asChild>
       <Pressable style={styles.card}>
-        <View style={styles.plate}>
+        <Row justify="evenly" padY="m" ruled="below" ruledIn="edge" tone="paper" oneLine gap="none">
           {[0, 1, 2].map((nth) => (
             <GuideFigure
               key={nth}
@@ -88,22 +90,21 @@ function GuideCard({ row }: { row: GuideRow }) {
               none={nth === 0 ? 'not drawn: told by words' : undefined}
             />
           ))}
-        </View>
-        <View style={styles.words}>
+        </Row>
+        <Stack gap="xs" pad="m">
           <Text size="title">{row.title}</Text>
           <SharingTag guideId={row.id} />
           <Text size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Text>
           <Text size="small" numberOfLines={4}>
             {row.summary}
           </Text>
-        </View>
+        </Stack>
       </Pressable>
     </Link>
   );
 }
 
 const styles = StyleSheet.create({
-  grow: { flexGrow: 1, minWidth: 200 },
   card: {
     flexGrow: 1,
     flexShrink: 1,
@@ -115,13 +116,4 @@ const styles = StyleSheet.create({
     borderColor: colour.edge,
     overflow: 'hidden',
   },
-  plate: {
-    flexDirection: 'row',
-    justifyContent: 'space-evenly',
-    paddingVertical: space.m,
-    backgroundColor: colour.paper,
-    borderBottomWidth: 1,
-    borderColor: colour.edge,
-  },
-  words: { padding: space.m, gap: space.xs },
 });

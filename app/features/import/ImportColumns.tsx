@@ -2,12 +2,12 @@ import type { ImportTried } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import type { ColumnTarget } from '@plesion/core/import';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Dialog } from '../../ui/Dialog';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { targetsFor } from './words';
 
@@ -38,13 +38,13 @@ export function ImportColumns({ tried, columns, guide, onChange }: ImportColumns
   return (
     <Card title="Its columns" aside={`${columns.length} of ${tried.columns.length} are read`}>
       {tried.columns.map(({ column, examples }) => (
-        <View key={column} style={styles.row}>
-          <View style={styles.name}>
+        <Row key={column} align="center" justify="between" padTop="xs" ruled="above">
+          <Box fill={200}>
             <Text strong>{column || '(no name)'}</Text>
             <Text size="small" quiet>
               {examples.join(' · ') || 'nothing in it'}
             </Text>
-          </View>
+          </Box>
           <Button
             small
             kind={saidBy.has(column) ? 'plain' : 'quiet'}
@@ -52,7 +52,7 @@ export function ImportColumns({ tried, columns, guide, onChange }: ImportColumns
             hint={`${column} is: ${wordsOf(column)}`}
             onPress={() => setAsked(column)}
           />
-        </View>
+        </Row>
       ))}
       {asked !== undefined && (
         <Dialog title={`What “${asked}” says`} onClose={() => setAsked(undefined)}>
@@ -68,17 +68,3 @@ export function ImportColumns({ tried, columns, guide, onChange }: ImportColumns
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.xs,
-  },
-  name: { flexGrow: 1, flexShrink: 1, flexBasis: 200, minWidth: 0 },
-});

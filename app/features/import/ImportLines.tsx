@@ -1,10 +1,10 @@
 import type { ImportTried } from '@plesion/contract';
 import type { ImportHow } from '@plesion/core/import';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 
@@ -46,13 +46,13 @@ export function ImportLines({ tried, how, onChange }: ImportLinesProps) {
       {groups.slice(0, SHOWN).map(({ says, cells, lines }) => {
         const gone = lines.every((line) => leaveOut.includes(line));
         return (
-          <View key={says} style={styles.row}>
-            <View style={styles.grow}>
+          <Row key={says} align="center" padTop="xs" ruled="above" oneLine>
+            <Box fill>
               <Text size="small">{says}</Text>
               <Text size="small" quiet>
                 {[sayLines(lines), cells.join(' · ')].filter(Boolean).join(' · ')}
               </Text>
-            </View>
+            </Box>
             <Button
               small
               kind="quiet"
@@ -64,7 +64,7 @@ export function ImportLines({ tried, how, onChange }: ImportLinesProps) {
                 })
               }
             />
-          </View>
+          </Row>
         );
       })}
       {groups.length > SHOWN && <Text size="small" quiet>{`and ${groups.length - SHOWN} more kinds of faults`}</Text>}
@@ -97,15 +97,3 @@ const sayLines = (lines: readonly number[]): string =>
   lines.length === 1
     ? `line ${lines[0]}`
     : `lines ${lines.slice(0, LINES).join(', ')}${lines.length > LINES ? ` and ${lines.length - LINES} more` : ''}`;
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.xs,
-  },
-  grow: { flex: 1, minWidth: 0 },
-});

@@ -1,8 +1,8 @@
 import type { ImportTried } from '@plesion/contract';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { pickFile } from '../../lib/files';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Icon } from '../../ui/Icon';
@@ -109,14 +109,14 @@ function Understood({ tried }: { tried: ImportTried }) {
       {sample.length > 0 && (
         <View role="list" aria-label="The first captures">
           {sample.map(({ line, says }) => (
-            <View key={line} role="listitem" style={styles.sample}>
-              <Text size="small" quiet figures style={styles.number}>
+            <Row key={line} role="listitem" padY="hair" ruled="above" oneLine>
+              <Text size="small" quiet figures wide={44}>
                 {line}
               </Text>
-              <Text size="small" style={styles.grow}>
+              <Text size="small" fill least={0}>
                 {says}
               </Text>
-            </View>
+            </Row>
           ))}
         </View>
       )}
@@ -158,7 +158,7 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
   if (changed)
     return (
       <Row gap="m" align="center" oneLine>
-        <Text size="small" quiet style={styles.grow}>
+        <Text size="small" quiet fill least={0}>
           Said otherwise, not tried yet.
         </Text>
         <Button kind="main" label="Try it so" onPress={() => again()} />
@@ -167,7 +167,7 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
   const ready = tried.wrongLines === 0 && tried.captures > 0;
   return (
     <Row gap="m" align="center" oneLine>
-      <Text size="small" quiet style={styles.grow}>
+      <Text size="small" quiet fill least={0}>
         {ready
           ? 'All of it is stored, or nothing.'
           : tried.wrongLines
@@ -183,9 +183,3 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 0 },
-  sample: { flexDirection: 'row', gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: 2 },
-  number: { width: 44 },
-});

@@ -3,13 +3,12 @@ import { AGE_FAMILIES, type AgeFamily } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { type ImportHow, TARGET_WORDS } from '@plesion/core/import';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { meaningsOf } from './words';
@@ -40,7 +39,7 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
   return (
     <Card title="What words mean" aside={words.length ? `${words.length} not understood` : undefined}>
       {words.slice(0, SHOWN).map((word) => (
-        <View key={`${word.of} ${word.from}`} style={styles.word}>
+        <Stack key={`${word.of} ${word.from}`} gap="xs" padTop="s" ruled="above">
           <Text strong>{`“${word.from}”`}</Text>
           <Text size="small" quiet>
             {`${TARGET_WORDS[word.of]} · ${word.n === 1 ? 'one line' : `${word.n} lines`}`}
@@ -52,13 +51,13 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
             options={meaningsOf(word.of, [...AGE_FAMILIES, ...families], family)}
             onChange={(to) => mean(word, to)}
           />
-        </View>
+        </Stack>
       ))}
       {said
         .filter(({ of, from }) => !words.some((word) => word.of === of && word.from === from))
         .map(({ of, from, to }) => (
           <Row key={`${of} ${from} said`} align="center" oneLine>
-            <Text size="small" style={styles.grow}>{`“${from}” is said to mean “${to}”`}</Text>
+            <Text size="small" fill least={0}>{`“${from}” is said to mean “${to}”`}</Text>
             <Button
               small
               kind="quiet"
@@ -111,7 +110,7 @@ function KindMeaning({ word, to, guide, onChange }: MeaningProps & { guide: Guid
   ];
   const take = (next: string | undefined) => onChange(next === AS_WRITTEN ? word.from : next);
   return (
-    <View style={styles.kind}>
+    <Stack gap="xs" align="start">
       {all ? (
         <Picker label={`What ${word.from} is`} items={kinds} chosen={chosen} onChange={take} onClear={() => take(undefined)} />
       ) : (
@@ -131,12 +130,6 @@ function KindMeaning({ word, to, guide, onChange }: MeaningProps & { guide: Guid
         hint={`${all ? 'Fewer' : 'Another kind'} for ${word.from}`}
         onPress={() => setAll(!all)}
       />
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  word: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
-  grow: { flex: 1, minWidth: 0 },
-  kind: { gap: space.xs, alignItems: 'flex-start' },
-});

@@ -1,10 +1,10 @@
 import type { ImportMade } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useImports } from './useImport';
@@ -37,8 +37,8 @@ export function ImportsBefore() {
 
 function ImportRow({ made, busy, onBack }: { made: ImportMade; busy: boolean; onBack: () => void }) {
   return (
-    <View style={styles.row}>
-      <View style={styles.grow}>
+    <Row gap="m" align="center" padTop="xs" ruled="above" oneLine>
+      <Box fill>
         <Text strong>{made.file}</Text>
         <Text size="small" quiet>
           {[
@@ -50,20 +50,8 @@ function ImportRow({ made, busy, onBack }: { made: ImportMade; busy: boolean; on
             .filter(Boolean)
             .join(' · ')}
         </Text>
-      </View>
+      </Box>
       {!made.takenBackAt && <Button small label="Undo" hint={`Undo ${made.file}`} busy={busy} onPress={onBack} />}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.xs,
-  },
-  grow: { flex: 1, minWidth: 0 },
-});

@@ -2,8 +2,10 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { memo, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
@@ -38,27 +40,32 @@ export const DangerNotice = memo(function DangerNotice({ guide, answer, folded }
     <View role="alert" style={styles.notice} testID="danger">
       <View style={[styles.notch, styles.left]} />
       <View style={[styles.notch, styles.right]} />
-      <Pressable
+      <PressBox
         role="button"
         aria-expanded={open}
         onPress={() => setTurned(turned === key ? undefined : key)}
-        style={styles.head}
+        gap="m"
+        align="center"
+        padX="l"
+        padY="s"
+        touch
+        across
       >
         <View style={styles.word}>
           <Text strong color={colour.sheet}>
             {WORDS[worst.grade]}
           </Text>
         </View>
-        <View style={styles.grow}>
+        <Box fill={160}>
           <TaxonName guide={guide} taxon={worst.taxon} short size={17} color={colour.hazard} lines={1} />
           <Text size="small" color={colour.hazard} strong>
             {`${KINDS[worst.kind]} · possible, ${inHundred(worst.p)}`}
           </Text>
-        </View>
+        </Box>
         <Text size="small" strong color={colour.hazard}>
           {open ? 'less' : 'more'}
         </Text>
-      </Pressable>
+      </PressBox>
       {open && (
         <ScrollView style={{ maxHeight: MOST * height }} contentContainerStyle={styles.body} tabIndex={0}>
           {answer.hazards.map((hazard) => (
@@ -116,17 +123,7 @@ const styles = StyleSheet.create({
   },
   left: { left: -12 },
   right: { right: -12 },
-  head: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    minHeight: TOUCH,
-    paddingVertical: space.s,
-    paddingHorizontal: space.l,
-  },
   word: { backgroundColor: colour.hazard, borderRadius: 6, paddingHorizontal: space.s + 2, paddingVertical: 2 },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 160 },
   body: { paddingHorizontal: space.l, paddingBottom: space.m, gap: space.s },
   one: { gap: 3 },
 });

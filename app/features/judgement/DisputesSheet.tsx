@@ -4,8 +4,10 @@ import type { Guide, Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { followingFirst } from './policy';
 import { sayScore } from './sayScore';
@@ -32,7 +34,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
       {shown.map((dispute) => {
         const character = guide.characters.find(({ id }) => id === dispute.character)!;
         return (
-          <View key={`${dispute.character} ${dispute.taxa.join()}`} style={styles.one}>
+          <Stack key={`${dispute.character} ${dispute.taxa.join()}`} padBottom="s">
             <Text size="small">
               <Text size="small" strong>
                 {character.label}
@@ -41,7 +43,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
             </Text>
             {dispute.said.map(({ source, label, value, p }) => (
               <View key={source} style={styles.said}>
-                <View style={styles.grow}>
+                <Box fill>
                   <Text size="small" strong color={colour.kelp}>
                     {label}
                   </Text>
@@ -51,7 +53,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
                       {`by it, ${answer.beam.left.label} is ${inHundred(p)}`}
                     </Text>
                   )}
-                </View>
+                </Box>
                 <Button
                   small
                   label="Follow"
@@ -60,7 +62,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
                 />
               </View>
             ))}
-          </View>
+          </Stack>
         );
       })}
       {disputes.length > FIRST && (
@@ -71,7 +73,6 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
 }
 
 const styles = StyleSheet.create({
-  one: { gap: space.s, paddingBottom: space.s },
   said: {
     flexDirection: 'row',
     alignItems: 'center',
@@ -81,5 +82,4 @@ const styles = StyleSheet.create({
     borderRadius: radius.s,
     paddingLeft: space.m,
   },
-  grow: { flex: 1 },
 });

@@ -47,7 +47,7 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
               <View style={styles.track}>
                 <View style={[styles.bar, { width: `${Math.max(1, p * 100)}%` }]} />
               </View>
-              <Text size="small" strong={leader !== robustness.group} style={styles.number} figures>
+              <Text size="small" strong={leader !== robustness.group} wide={104} set="right" figures>
                 {leader === robustness.group ? inHundred(p) : `then ${shortLabel(label)}`}
               </Text>
             </Pressable>
@@ -79,7 +79,7 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
                   trap
                 </Text>
               </View>
-              <Text size="small" style={styles.grow}>
+              <Text size="small" fill>
                 {trap.text}
               </Text>
             </Row>
@@ -111,7 +111,6 @@ const styles = StyleSheet.create({
   what: { flex: 1.3 },
   track: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
   bar: { height: 8, borderRadius: 4, backgroundColor: colour.for },
-  number: { width: 104, textAlign: 'right' },
   flag: {
     borderWidth: 1.5,
     borderColor: colour.against,
@@ -119,5 +118,4 @@ const styles = StyleSheet.create({
     paddingHorizontal: space.s,
     borderStyle: 'dashed',
   },
-  grow: { flex: 1 },
 });

@@ -1,8 +1,8 @@
 import type { Standing } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 
 /** Characters left out for now, under the reason they share. */
@@ -15,7 +15,7 @@ export function SetAsideSheet({ guide, answer }: { guide: Guide; answer: Standin
       {reasons.map((reason) => {
         const danger = answer.setAside.some(({ text, because }) => text === reason && because === 'danger');
         return (
-          <View key={reason} style={styles.one}>
+          <Stack key={reason} gap="hair" padBottom="xs">
             <Text size="small" strong color={danger ? colour.hazard : colour.quiet}>
               {reason}
             </Text>
@@ -25,11 +25,9 @@ export function SetAsideSheet({ guide, answer }: { guide: Guide; answer: Standin
                 .map(({ character }) => labelOf(character))
                 .join(', ')}
             </Text>
-          </View>
+          </Stack>
         );
       })}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({ one: { gap: 2, paddingBottom: space.xs } });

@@ -1,13 +1,12 @@
 import type { Standing } from '@plesion/core/evidence';
 import { type Guide, taxonIndex, type Judgement, shortName } from '@plesion/core/guide';
 import { Suspense, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Card } from '../../ui/Card';
-import { lazyPart } from '../../ui/lazyPart';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
+import { lazyPart } from '../../ui/lazyPart';
 import { Text } from '../../ui/Text';
 import { asKind, excludedOf, followingFirst, orderOf, toggled, weighted } from './policy';
 
@@ -95,8 +94,8 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
         const label = guide.sources.find((source) => source.id === id)!.label;
         const out = excluded.includes(id);
         return (
-          <View key={id} style={styles.source}>
-            <Text size="small" strong={!out} quiet={out} style={styles.grow}>
+          <Row key={id} align="center" padTop="xs" ruled="above">
+            <Text size="small" strong={!out} quiet={out} fill least={150}>
               {now.kind === 'prefer' && !out ? `${order.filter((o) => !excluded.includes(o)).indexOf(id) + 1}. ${label}` : label}
             </Text>
             {now.kind === 'prefer' && !out && i > 0 && (
@@ -136,7 +135,7 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
               hint={`${out ? 'Use again' : 'Leave out'} ${label}`}
               onPress={() => set(toggled(guide, policy, id))}
             />
-          </View>
+          </Row>
         );
       })}
     </Stack>
@@ -147,12 +146,12 @@ function Sources({ guide, judgement, onJudge }: Omit<WeighingSheetProps, 'answer
 function CrossChoice({ guide, answer, judgement, onJudge }: Omit<WeighingSheetProps, 'guideId'>) {
   if (judgement.cross) {
     return (
-      <View style={styles.source}>
-        <Text size="small" style={styles.grow}>
+      <Row align="center" padTop="xs" ruled="above">
+        <Text size="small" fill least={150}>
           {`The cross ${judgement.cross.map((id) => nameOf(guide, id)).join(' × ')} is considered.`}
         </Text>
         <Button small kind="quiet" label="Remove it" onPress={() => onJudge({ ...judgement, cross: undefined })} />
-      </View>
+      </Row>
     );
   }
   const terminal = [...new Set((answer?.forms ?? []).map(({ taxon }) => taxon))]
@@ -161,12 +160,12 @@ function CrossChoice({ guide, answer, judgement, onJudge }: Omit<WeighingSheetPr
   if (terminal.length < 2) return null;
   const [a, b] = terminal;
   return (
-    <View style={styles.source}>
-      <Text size="small" style={styles.grow}>
+    <Row align="center" padTop="xs" ruled="above">
+      <Text size="small" fill least={150}>
         {`Could it be a cross of ${nameOf(guide, a)} and ${nameOf(guide, b)}?`}
       </Text>
       <Button small label="Consider it" onPress={() => onJudge({ ...judgement, cross: [a, b] })} />
-    </View>
+    </Row>
   );
 }
 
@@ -188,16 +187,3 @@ function sayJudgement(guide: Guide, { policy, treatment, cross, reader }: Judgem
   const text = said.filter(Boolean).join('; ');
   return `${text[0].toUpperCase()}${text.slice(1)}.`;
 }
-
-const styles = StyleSheet.create({
-  source: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.s,
-    flexWrap: 'wrap',
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.xs,
-  },
-  grow: { flex: 1, minWidth: 150 },
-});

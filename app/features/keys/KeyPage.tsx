@@ -12,6 +12,7 @@ import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
@@ -173,14 +174,14 @@ export function PathsSheet({ paths }: { paths: NonNullable<StoredKey['paths']> }
 }
 
 const Figure = ({ value, label }: { value: string; label: string }) => (
-  <View style={styles.figure}>
+  <Box fill={140} least={120}>
     <Text size="title" figures>
       {value}
     </Text>
     <Text size="small" quiet>
       {label}
     </Text>
-  </View>
+  </Box>
 );
 
 function OfIt({ id }: { id: string }) {
@@ -254,5 +255,4 @@ function Restore({ stored }: { stored: StoredKey }) {
 
 const styles = StyleSheet.create({
   title: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', gap: space.m },
-  figure: { minWidth: 120, flexGrow: 1, flexBasis: 140 },
 });

@@ -1,9 +1,11 @@
 import type { StoredKey } from '@plesion/contract';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Text } from '../../ui/Text';
 
 /** Problems shown at first. */
@@ -31,22 +33,34 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
         .join(' · ')}
     >
       {[...faults, ...cautions].slice(0, shown).map((problem, i) => (
-        <Pressable
+        <PressBox
           key={i}
           role="button"
           disabled={!problem.couplet || !onOpen}
           onPress={() => problem.couplet && onOpen?.(problem.couplet)}
-          style={styles.row}
+          gap="m"
+          align="center"
+          touch
+          across
+          oneLine
         >
-          <View style={[styles.tag, problem.weight === 'fault' && styles.fault]}>
+          <Box
+            align="center"
+            least={72}
+            padY="hair"
+            ruled="round"
+            ruledIn="hairline"
+            round="s"
+            style={problem.weight === 'fault' && styles.fault}
+          >
             <Text size="small" strong color={problem.weight === 'fault' ? colour.hazard : colour.quiet}>
               {problem.weight === 'fault' ? 'mend' : 'consider'}
             </Text>
-          </View>
-          <Text size="small" style={styles.grow}>
+          </Box>
+          <Text size="small" fill>
             {problem.message}
           </Text>
-        </Pressable>
+        </PressBox>
       ))}
       {problems.length > shown && (
         <Button small label={`Show all ${problems.length}`} onPress={() => setShown(problems.length)} />
@@ -56,15 +70,5 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: TOUCH },
-  tag: {
-    minWidth: 72,
-    alignItems: 'center',
-    borderRadius: radius.s,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    paddingVertical: 2,
-  },
   fault: { borderColor: colour.hazard, backgroundColor: colour.hazardWash },
-  grow: { flex: 1 },
 });

@@ -3,11 +3,12 @@ import { type Key, printStatements } from '@plesion/core/keys';
 import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { DestinationName } from './DestinationName';
@@ -28,17 +29,17 @@ export function KeyText({ keyed, guide, hrefOf }: KeyTextProps) {
   return (
     <Card title="Couplets">
       {keyed.couplets.slice(0, shown).map((couplet) => (
-        <View key={couplet.id} nativeID={`couplet-${couplet.number}`} style={styles.couplet}>
+        <Stack key={couplet.id} nativeID={`couplet-${couplet.number}`} padBottom="m" ruled="below" ruledIn="hairline">
           {couplet.leads.map((lead) => (
             <Row key={lead.id} oneLine>
               <CoupletNumber number={couplet.number} lead={lead.id} href={hrefOf?.(couplet.id)} />
-              <View style={styles.words}>
+              <Stack gap="hair" fill>
                 <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
                 <Row align="center" oneLine>
                   <View style={styles.dots} />
                   <DestinationName guide={guide} keyed={keyed} to={lead.to} />
                 </Row>
-              </View>
+              </Stack>
             </Row>
           ))}
           {couplet.note && (
@@ -46,7 +47,7 @@ export function KeyText({ keyed, guide, hrefOf }: KeyTextProps) {
               {couplet.note}
             </Text>
           )}
-        </View>
+        </Stack>
       ))}
       {keyed.couplets.length > shown && (
         <Button
@@ -74,9 +75,7 @@ function CoupletNumber({ number, lead, href }: { number: string; lead: string; h
 }
 
 const styles = StyleSheet.create({
-  couplet: { gap: space.s, paddingBottom: space.m, borderBottomWidth: 1, borderColor: colour.hairline },
   character: { width: 40, minHeight: 24 },
-  words: { flex: 1, gap: 2 },
   dots: { flex: 1, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.unknown, height: 8 },
   note: { paddingLeft: 48 },
 });

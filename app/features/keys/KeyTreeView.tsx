@@ -1,11 +1,12 @@
 import { type Guide, shortName } from '@plesion/core/guide';
 import { coupletIndex, type Key, sayTree, type TreeNode, treeWithin } from '@plesion/core/keys';
 import { useMemo, useState } from 'react';
-import { Pressable, ScrollView, StyleSheet } from 'react-native';
+import { ScrollView, StyleSheet } from 'react-native';
 import Svg, { Circle, G, Path, Text as SvgText } from 'react-native-svg';
-import { colour, font, radius, TOUCH } from '../../theme';
+import { colour, font, radius } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -43,7 +44,7 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
   return (
     <Stack>
       <Row gap="xs" align="center" oneLine>
-        <Text size="small" quiet style={styles.grow}>
+        <Text size="small" quiet fill>
           {`${keyed.couplets.length} couplets, ${tree.depth} deep${tree.nodes.some(({ kind }) => kind === 'more') ? ' as shown' : ''}; the thicker a branch, the more names beyond it`}
         </Text>
         {root && <Button small kind="quiet" label="The whole key" onPress={() => setRoot(undefined)} />}
@@ -91,16 +92,17 @@ export function KeyTreeView({ keyed, guide, lit, at, onOpen, height = 380 }: Key
       </ScrollView>
       <Disclosure title="The tree in words">
         {sayTree(tree).map(({ couplet, text }) => (
-          <Pressable
+          <PressBox
             key={couplet}
             role={onOpen ? 'button' : undefined}
             disabled={!onOpen}
             aria-current={couplet === at ? 'step' : undefined}
             onPress={() => onOpen?.(couplet)}
-            style={styles.words}
+            justify="center"
+            touch
           >
             <Text color={onOpen ? colour.kelp : undefined}>{text}</Text>
-          </Pressable>
+          </PressBox>
         ))}
       </Disclosure>
     </Stack>
@@ -160,7 +162,5 @@ function Node({ node, x, y, guide, here, onOpen, onRoot }: NodeProps) {
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1 },
-  words: { minHeight: TOUCH, justifyContent: 'center' },
   window: { borderWidth: 1, borderColor: colour.hairline, borderRadius: radius.m, backgroundColor: colour.paper },
 });

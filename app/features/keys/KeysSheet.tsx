@@ -1,10 +1,11 @@
 import type { KeyRow } from '@plesion/contract';
 import { Link, useRouter } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useKeys } from '../records/useKeys';
@@ -38,7 +39,7 @@ export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
   return (
     <Link href={href ?? `/keys/${row.id}`} asChild>
       <Pressable style={styles.row}>
-        <View style={styles.grow}>
+        <Stack gap="hair" fill>
           <Text strong>{row.title}</Text>
           <Text size="small" quiet>
             {[
@@ -55,7 +56,7 @@ export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
               {row.summary}
             </Text>
           )}
-        </View>
+        </Stack>
       </Pressable>
     </Link>
   );
@@ -71,5 +72,4 @@ const styles = StyleSheet.create({
     borderColor: colour.hairline,
     backgroundColor: colour.paper,
   },
-  grow: { flex: 1, gap: 2 },
 });

@@ -2,7 +2,6 @@ import { type KeyMade, type KeyMake, schemas } from '@plesion/contract';
 import { formsOf, type Guide, taxonIndex } from '@plesion/core/guide';
 import { KEY_PURPOSES, type KeyPurpose, sayPurpose } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
-import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { useJob } from '../../lib/useJob';
@@ -92,7 +91,7 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
           <WorkProgress what="Making the key" share={job.progress} onCancel={() => job.cancel()} />
         ) : (
           <Row gap="m" align="center" justify="end" oneLine>
-            <Text size="small" quiet style={styles.grow}>
+            <Text size="small" quiet fill>
               {`${taxa.length || own.length} taxa, ${sayPurpose(purpose)}`}
             </Text>
             <Button kind="main" label="Make it" disabled={taxa.length === 1} onPress={begin} />
@@ -173,7 +172,3 @@ function MakeForm({ guideId, guide }: { guideId: string; guide: Guide }) {
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1 },
-});

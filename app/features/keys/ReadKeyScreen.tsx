@@ -4,12 +4,12 @@ import { readSdd } from '@plesion/core/keys/sdd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, font, radius, space, useWide } from '../../theme';
+import { font, radius, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Picker } from '../../ui/Picker';
 import { TextField } from '../../ui/TextField';
@@ -75,7 +75,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
       widest={1180}
       foot={
         <Row gap="m" align="center" oneLine>
-          <Text size="small" quiet style={styles.grow}>
+          <Text size="small" quiet fill>
             {sayState(text, tied, preview.problems, title, source)}
           </Text>
           <Button kind="main" label="Import" busy={take.isPending} disabled={!ready} onPress={() => take.mutate()} />
@@ -88,8 +88,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
         halves.
       </Text>
       {take.error != null && refused.length === 0 && <Failed error={take.error} />}
-      <View style={[styles.columns, wide && styles.beside]}>
-        <View style={[styles.column, wide && styles.half]}>
+      <Stack gap="m" style={wide && styles.beside}>
+        <Stack gap="m" least={0} style={wide && styles.half}>
           <Card title="The key in print">
             <TextField
               label="Title"
@@ -145,8 +145,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
             problems={preview.problems.length ? preview.problems : refused}
             onMend={(problem) => setText(mendText(text, problem.mend!))}
           />
-        </View>
-        <View style={[styles.column, wide && styles.half]}>
+        </Stack>
+        <Stack gap="m" least={0} style={wide && styles.half}>
           {tied && (
             <>
               <Card title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
@@ -162,8 +162,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               <KeyText keyed={tied} guide={guide} />
             </>
           )}
-        </View>
-      </View>
+        </Stack>
+      </Stack>
     </Screen>
   );
 }
@@ -212,15 +212,15 @@ function Problems({ problems, onMend }: { problems: readonly LineProblem[]; onMe
     <Notice kind="problem" title={problems.length === 1 ? 'One line to look at' : `${problems.length} lines to look at`}>
       <Stack>
         {problems.slice(0, 12).map((problem, i) => (
-          <View key={i} style={styles.problem}>
-            <Text size="small" strong figures style={styles.line}>
+          <Row key={i} align="center" ruled="above" ruledIn="hazardWash">
+            <Text size="small" strong figures wide={56}>
               {problem.line ? `line ${problem.line}` : ''}
             </Text>
-            <Text size="small" style={styles.grow}>
+            <Text size="small" fill>
               {problem.message}
             </Text>
             {problem.mend && <Button small label={problem.mend.say} onPress={() => onMend(problem)} />}
-          </View>
+          </Row>
         ))}
         {problems.length > 12 && <Text size="small" quiet>{`and ${problems.length - 12} more`}</Text>}
       </Stack>
@@ -246,19 +246,7 @@ function sayState(text: string, key: unknown, problems: readonly LineProblem[], 
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1 },
-  columns: { gap: space.m },
   beside: { flexDirection: 'row', alignItems: 'flex-start' },
-  column: { gap: space.m, minWidth: 0 },
   half: { flex: 1 },
   paste: { minHeight: 260, fontSize: 13, borderRadius: radius.s, fontFamily: font.text },
-  problem: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.s,
-    alignItems: 'center',
-    borderTopWidth: 1,
-    borderColor: colour.hazardWash,
-  },
-  line: { width: 56 },
 });

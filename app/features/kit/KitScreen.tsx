@@ -111,7 +111,7 @@ function Pressed() {
         <Button label="Busy" busy onPress={nothing} />
         <Button label="Off" disabled onPress={nothing} />
       </Row>
-      <LinkBox href="/" style={styles.link}>
+      <LinkBox href="/" justify="center">
         <Text color={colour.kelp}>A link that is a link</Text>
       </LinkBox>
       <Reckoned says="All that were counted, less those that were not.">
@@ -211,6 +211,5 @@ const Counted = () => (
 );
 
 const styles = StyleSheet.create({
-  link: { justifyContent: 'center' },
   chart: { height: 60, backgroundColor: colour.forTint },
 });

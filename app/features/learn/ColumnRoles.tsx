@@ -1,8 +1,9 @@
 import { type Column, LABELS, type Role } from '@plesion/core/learn';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 const ROLES: { id: Role; label: string }[] = [
@@ -40,8 +41,8 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
       {roles.map(({ name, role }) => {
         const column = columns.find((one) => one.name === name);
         return (
-          <View key={name} style={styles.column}>
-            <View style={styles.name}>
+          <Row key={name} padTop="s" ruled="above">
+            <Box wide={170}>
               <Text size="small" strong>
                 {name || '(no name)'}
               </Text>
@@ -52,8 +53,8 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
                     : `${KINDS[column.kind]}${column.missing ? `, ${column.missing} missing` : ''}`}
                 </Text>
               )}
-            </View>
-            <View style={styles.roles}>
+            </Box>
+            <Box fill least={260}>
               <ChoiceGroup
                 label={`${name} is`}
                 hideLabel
@@ -61,23 +62,10 @@ export function ColumnRoles({ roles, columns, onChange }: ColumnRolesProps) {
                 chosen={[role]}
                 onChange={([next]) => set(name, next)}
               />
-            </View>
-          </View>
+            </Box>
+          </Row>
         );
       })}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  column: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    gap: space.s,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingTop: space.s,
-  },
-  name: { width: 170 },
-  roles: { flex: 1, minWidth: 260 },
-});

@@ -74,7 +74,7 @@ export function LearnScreen() {
           <WorkProgress what="Learning" share={learn.progress} onCancel={() => learn.cancel()} />
         ) : (
           <Row gap="m" align="center" oneLine>
-            <Text size="small" quiet style={styles.grow}>
+            <Text size="small" quiet fill>
               {ready ? 'Cross-validated on its own rows; a large table takes some seconds.' : sayMissing(title, csv)}
             </Text>
             <Button
@@ -157,6 +157,5 @@ function sayMissing(title: string, csv: string): string {
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1 },
   paste: { minHeight: 120, fontSize: 13, borderRadius: radius.s },
 });

@@ -1,9 +1,11 @@
 import type { CrossValidation, Learned, Ratio } from '@plesion/core/guide';
 import { Suspense } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 /** What a learned guide says of itself, on its page. */
@@ -33,10 +35,10 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
   return (
     <>
       <Card title="How well it tells them apart" aside={`${cv.folds}-fold, ${cv.n} specimens`}>
-        <View style={styles.figures}>
+        <Row gap="xxl" lineGap="s">
           <Figure value={`${(cv.accuracy * 100).toFixed(1)} in 100`} what="called right" />
           <Figure value={`${cv.logLoss.toFixed(3)} nats`} what="log loss, lower is better" />
-        </View>
+        </Row>
         <Text size="small" quiet>
           {`Each specimen was called by a guide that had not seen it. ${choice}`}
         </Text>
@@ -56,12 +58,12 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
             .sort((a, b) => a.error - b.error)
             .slice(0, MOST_RATIOS)
             .map((ratio) => (
-              <View key={`${ratio.a} ${ratio.b}`} style={styles.ratio}>
+              <Box key={`${ratio.a} ${ratio.b}`} padTop="xs" ruled="above">
                 <Text size="small" quiet>{`${ratio.a} or ${ratio.b}`}</Text>
                 <Text size="small" strong>
                   {ratio.text}
                 </Text>
-              </View>
+              </Box>
             ))}
           {ratios.length > MOST_RATIOS && <Text size="small" quiet>{`and ${ratios.length - MOST_RATIOS} more pairs`}</Text>}
         </Card>
@@ -86,8 +88,8 @@ function Confusion({ cv }: { cv: CrossValidation }) {
   return (
     <ScrollView horizontal>
       <View role="table" aria-label="What each kind was called">
-        <View style={styles.row}>
-          <Text size="small" quiet style={styles.name}>
+        <Row align="center" oneLine gap="none">
+          <Text size="small" quiet wide={124}>
             was ↓ called →
           </Text>
           {cv.forms.map((form) => (
@@ -95,12 +97,12 @@ function Confusion({ cv }: { cv: CrossValidation }) {
               {form}
             </Text>
           ))}
-        </View>
+        </Row>
         {cv.confusion.map((counts, r) => {
           const total = counts.reduce((a, b) => a + b, 0) || 1;
           return (
-            <View key={cv.forms[r]} style={styles.row}>
-              <Text size="small" strong style={styles.name} numberOfLines={1}>
+            <Row key={cv.forms[r]} align="center" oneLine gap="none">
+              <Text size="small" strong wide={124} numberOfLines={1}>
                 {cv.forms[r]}
               </Text>
               {counts.map((n, c) => (
@@ -118,7 +120,7 @@ function Confusion({ cv }: { cv: CrossValidation }) {
                   </Text>
                 </View>
               ))}
-            </View>
+            </Row>
           );
         })}
       </View>
@@ -130,11 +132,7 @@ const shade = (share: number, right: boolean) =>
   right ? `rgba(14,79,74,${0.08 + 0.3 * share})` : `rgba(154,91,0,${0.12 + 0.5 * share})`;
 
 const styles = StyleSheet.create({
-  figures: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xxl, rowGap: space.s },
-  row: { flexDirection: 'row', alignItems: 'center' },
-  name: { width: 124 },
   cell: { width: 76, textAlign: 'center', padding: 2 },
   count: { alignItems: 'center', minHeight: 30, justifyContent: 'center', borderRadius: radius.s, marginVertical: 1 },
   right: { borderWidth: 1, borderColor: colour.kelp },
-  ratio: { borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.xs },
 });

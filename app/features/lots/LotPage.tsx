@@ -3,15 +3,17 @@ import { sayReading } from '@plesion/core/observation';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { api } from '../../lib/api';
-import { colour, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { FailedScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -156,23 +158,27 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
       />
       {found.error && <Failed error={found.error} />}
       {rows.map((row) => (
-        <Pressable
+        <PressBox
           key={row.id}
           role="button"
           accessibilityLabel={`Put in ${row.label}`}
           onPress={() => onAdd(row.id)}
-          style={styles.row}
+          gap="m"
+          align="center"
+          touch
+          across
+          oneLine
         >
           <Text strong color={colour.kelp}>
             +
           </Text>
-          <View style={styles.grow}>
+          <Box fill>
             <Text>{row.label || 'no label'}</Text>
             <Text size="small" quiet>
               {[row.place, row.date, row.summary.name].filter(Boolean).join(' · ')}
             </Text>
-          </View>
-        </Pressable>
+          </Box>
+        </PressBox>
       ))}
       {found.data && rows.length === 0 && (
         <Text size="small" quiet>
@@ -185,8 +191,3 @@ function AddSpecimens({ guideId, inside, onAdd }: { guideId?: string; inside: re
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.m, minHeight: TOUCH },
-  grow: { flex: 1 },
-});

@@ -1,11 +1,11 @@
 import type { Placed } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { type Field } from '../field/useField';
 import { inWords, kindName } from '../field/words';
@@ -36,9 +36,9 @@ export function InSight({ clusters, chosen, onChoose, field, guides }: InSightPr
         const sites = [...new Set(cluster.places.flatMap(({ siteId }) => siteId ?? []))].flatMap((id) => siteOf(id) ?? []);
         const name = sites.length ? sites.map((site) => site.name).join(', ') : sayPlace(cluster);
         return (
-          <View key={cluster.key} style={styles.row}>
+          <Stack key={cluster.key} gap="hair" padTop="xs" ruled="above">
             <Row gap="m" oneLine>
-              <Text strong style={styles.grow}>
+              <Text strong fill least={0}>
                 {name}
               </Text>
               <Text figures strong color={colour.kelp}>
@@ -51,12 +51,12 @@ export function InSight({ clusters, chosen, onChoose, field, guides }: InSightPr
             <Row gap="m">
               {!chosen && <Button small kind="quiet" label="Show" hint={`Show ${name}`} onPress={() => onChoose(cluster)} />}
               {sites.slice(0, 4).map((site) => (
-                <LinkBox key={site.id} href={`/field/sites/${site.id}`} style={styles.link}>
+                <LinkBox key={site.id} href={`/field/sites/${site.id}`} justify="center" shrink>
                   <Text size="small" strong color={colour.kelp}>{`Site: ${site.name}`}</Text>
                 </LinkBox>
               ))}
             </Row>
-          </View>
+          </Stack>
         );
       })}
     </Card>
@@ -77,9 +77,3 @@ function sumsOf(places: readonly Placed[], guides: InSightProps['guides']): stri
   const rest = all.slice(KINDS).reduce((sum, [, n]) => sum + n, 0);
   return [...all.slice(0, KINDS).map(([kind, n]) => `${n} ${kind}`), ...(rest ? [`${rest} others`] : [])].join(' · ');
 }
-
-const styles = StyleSheet.create({
-  row: { gap: 2, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.xs },
-  grow: { flex: 1, minWidth: 0 },
-  link: { justifyContent: 'center', flexShrink: 1, minWidth: 0 },
-});

@@ -5,8 +5,9 @@ import { useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { api } from '../../lib/api';
 import { useAddress } from '../../lib/useAddress';
-import { colour, space, useWide } from '../../theme';
+import { space, useWide } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
@@ -107,9 +108,9 @@ function MapPage({ places, more, map, own, field }: MapPageProps) {
           {ways.length > 0 && (
             <View role="list" aria-label="Ways">
               {ways.map(({ key, words }) => (
-                <View key={key} role="listitem" style={styles.way}>
+                <Box key={key} role="listitem" padY="xs" ruled="above">
                   <Text size="small">{words}</Text>
-                </View>
+                </Box>
               ))}
             </View>
           )}
@@ -194,5 +195,4 @@ const styles = StyleSheet.create({
   column: { gap: space.m },
   map: { flex: 3, minWidth: 0, gap: space.s },
   beside: { flex: 2, minWidth: 0, gap: space.m },
-  way: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.xs },
 });

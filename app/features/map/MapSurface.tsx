@@ -2,7 +2,7 @@ import type { BaseMap } from '@plesion/contract';
 import { useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { usePointers } from '../../lib/usePointers';
-import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { ZoomButtons } from '../../ui/ZoomButtons';
@@ -113,7 +113,14 @@ export function MapSurface({
   };
   return (
     <>
-      <View style={[styles.frame, { height }]} onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}>
+      <Box
+        ruled="round"
+        ruledIn="hairline"
+        clip
+        round="l"
+        style={{ height }}
+        onLayout={({ nativeEvent }) => setWidth(Math.floor(nativeEvent.layout.width))}
+      >
         <View
           ref={surface as never}
           role="img"
@@ -131,7 +138,7 @@ export function MapSurface({
           )}
         </View>
         <ZoomButtons what="map" nearer={(factor) => nearer(factor, middle)} all={() => setSight(wholeOf(map))} />
-      </View>
+      </Box>
       {onPlace && (
         <Row>
           <Button small label="Set a point at the cross" onPress={() => place(middle)} />
@@ -142,6 +149,5 @@ export function MapSurface({
 }
 
 const styles = StyleSheet.create({
-  frame: { borderRadius: radius.l, overflow: 'hidden', borderWidth: 1, borderColor: colour.hairline },
   surface: { ...StyleSheet.absoluteFill, outlineOffset: -3 },
 });

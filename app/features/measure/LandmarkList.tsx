@@ -1,5 +1,6 @@
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { isWhole, pointsOf, type Step } from './steps';
@@ -22,15 +23,15 @@ export function LandmarkList({
         return (
           <View key={step.id} role="listitem">
             <Pressable role="button" aria-pressed={at} onPress={() => onChoose(step.id)} style={[styles.row, at && styles.at]}>
-              <Text strong color={colour.kelp} style={styles.n}>
+              <Text strong color={colour.kelp} wide={22} set="centre">
                 {i + 1}
               </Text>
-              <View style={styles.words}>
+              <Box fill>
                 <Text strong={at}>{step.label}</Text>
                 <Text size="small" quiet figures>
                   {`${isWhole(table.points, step) ? '✓ ' : ''}${sayPlace(step, table)}`}
                 </Text>
-              </View>
+              </Box>
             </Pressable>
           </View>
         );
@@ -60,6 +61,4 @@ const styles = StyleSheet.create({
     borderColor: 'transparent',
   },
   at: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-  n: { width: 22, textAlign: 'center' },
-  words: { flex: 1 },
 });

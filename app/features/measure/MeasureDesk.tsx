@@ -8,6 +8,7 @@ import { Announce } from '../../ui/Announce';
 import { Disclosure } from '../../ui/Disclosure';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import type { Bench } from '../analysis/useBench';
@@ -111,7 +112,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
     />
   );
   const instruction = (
-    <View style={styles.instruction}>
+    <Stack gap="hair" fill>
       <Text
         size="small"
         quiet
@@ -124,7 +125,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
           {step.kind === 'markers' ? 'One point on each.' : 'Point by point along it.'}
         </Text>
       )}
-    </View>
+    </Stack>
   );
   const photoTable = (
     <PhotoTable
@@ -193,10 +194,10 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
   if (wide)
     return (
       <View style={[styles.fill, styles.beside]}>
-        <View style={styles.left}>
+        <Stack fill>
           {photoTable}
           {tools}
-        </View>
+        </Stack>
         <ScrollView style={styles.right} contentContainerStyle={styles.column}>
           {danger}
           <PageHeading size="title" title={`Measure: ${character.label}`}>
@@ -232,10 +233,8 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
 const styles = StyleSheet.create({
   fill: { flex: 1, backgroundColor: colour.mist },
   beside: { flexDirection: 'row', padding: space.l, gap: space.l },
-  left: { flex: 1, gap: space.s },
   right: { width: 360, flexGrow: 0 },
   column: { gap: space.m, paddingBottom: space.xxl },
   phone: { padding: space.m, gap: space.s, paddingBottom: space.xxl },
   phoneTable: { height: 380 },
-  instruction: { flex: 1, gap: 2 },
 });

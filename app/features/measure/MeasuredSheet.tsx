@@ -3,9 +3,8 @@ import type { Guide } from '@plesion/core/guide';
 import { sayMeasured } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -71,8 +70,8 @@ function useHide(measurement: Measurement) {
 function Removed({ measurement, guide, onRestored }: { measurement: Measurement; guide: Guide; onRestored: () => void }) {
   const hide = useHide(measurement);
   return (
-    <View style={styles.row} role="status">
-      <Text quiet style={styles.words}>{`${labelOf(guide, measurement.character)}: removed`}</Text>
+    <Row gap="m" align="center" padY="xs" ruled="below" role="status">
+      <Text quiet fill={160}>{`${labelOf(guide, measurement.character)}: removed`}</Text>
       <Button
         small
         label="Restore"
@@ -81,7 +80,7 @@ function Removed({ measurement, guide, onRestored }: { measurement: Measurement;
           onRestored();
         }}
       />
-    </View>
+    </Row>
   );
 }
 
@@ -90,13 +89,13 @@ function MeasuredRow({ measurement, guide, onRemoved }: { measurement: Measureme
   const character = guide.characters.find((one) => one.id === id);
   const hide = useHide(measurement);
   return (
-    <View style={styles.row}>
-      <View style={styles.words}>
+    <Row gap="m" align="center" padY="xs" ruled="below">
+      <Box fill={160}>
         <Text strong>{labelOf(guide, id)}</Text>
         <Text size="small" quiet>
           {[value.n === 1 ? 'once' : `${value.n} times`, by, sayDate(createdAt.slice(0, 10))].filter(Boolean).join(' · ')}
         </Text>
-      </View>
+      </Box>
       <Text figures>{sayMeasured(character, value)}</Text>
       <Button
         small
@@ -108,19 +107,6 @@ function MeasuredRow({ measurement, guide, onRemoved }: { measurement: Measureme
           onRemoved();
         }}
       />
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    borderBottomWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.xs,
-  },
-  words: { flexGrow: 1, flexShrink: 1, minWidth: 160 },
-});

@@ -1,7 +1,6 @@
 import type { PixelPoint } from '@plesion/core/measure';
 import { createElement, useEffect, useMemo, useRef, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius } from '../../theme';
 import type { Part } from './looking';
 import { LargePhoto, SQUARE } from './LargePhoto';
 import { Loupe } from './Loupe';
@@ -12,6 +11,7 @@ import { heldPoint, type Held, hold, keyed, move, nearest, place, type Table } f
 import { tableKey } from './tableKeys';
 import { useKeys } from './useKeys';
 import { usePointers } from '../../lib/usePointers';
+import { Box } from '../../ui/Box';
 import { ZoomButtons } from '../../ui/ZoomButtons';
 import {
   fit,
@@ -158,14 +158,20 @@ export function PhotoTable({
   const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], photo, size));
   return (
     <View style={styles.frame}>
-      <View
+      <Box
         ref={surface as never}
         role="application"
         tabIndex={0}
         aria-label={says}
         testID="photo-table"
         onLayout={({ nativeEvent: { layout } }) => setRoom({ width: layout.width, height: layout.height })}
-        style={[styles.table, NO_SCROLL]}
+        fill
+        ruled="round"
+        ruledIn="hairline"
+        clip
+        round="m"
+        tone="edge"
+        style={NO_SCROLL}
       >
         {view && (
           <>
@@ -193,7 +199,7 @@ export function PhotoTable({
             )}
           </>
         )}
-      </View>
+      </Box>
       <ZoomButtons what="photo" nearer={nearer} all={() => setView(undefined)} />
     </View>
   );
@@ -234,12 +240,4 @@ const NO_SCROLL = { touchAction: 'none', cursor: 'crosshair', userSelect: 'none'
 
 const styles = StyleSheet.create({
   frame: { flex: 1, minHeight: 240 },
-  table: {
-    flex: 1,
-    overflow: 'hidden',
-    borderRadius: radius.m,
-    backgroundColor: colour.edge,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
 });

@@ -3,11 +3,11 @@ import { type Character, type Protocol } from '@plesion/core/guide';
 import { type PointSet, type Scale, tiltCost } from '@plesion/core/measure';
 import { sayValue } from '@plesion/core/observation';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { readingOf as lastReadingOf } from '../analysis/readings';
 import type { Bench } from '../analysis/useBench';
@@ -82,8 +82,8 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
   const out = taken?.value && !taken.states ? outsideAll(compiledOf(bench.stored.guide), character.id, taken.value) : undefined;
   const repeats = character.protocol.repeats ?? 1;
   return (
-    <View style={styles.result}>
-      <View style={styles.value}>
+    <Row align="center" pad="m" ruled="round" ruledIn="hairline" round="m" tone="sheet">
+      <Box fill={130}>
         <Text size="small" quiet>
           {taken?.value ? `measured ${taken.value.n === 1 ? 'once' : `${taken.value.n} times`}` : 'not yet'}
         </Text>
@@ -110,7 +110,7 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
         {taken?.value && taken.value.n < repeats && (
           <Text size="small" quiet>{`The guide asks for ${repeats} measurements.`}</Text>
         )}
-      </View>
+      </Box>
       <Button
         small
         label="Again, blind"
@@ -129,21 +129,6 @@ export function Result({ id, bench, character, photo, size, sets, scale, taken, 
           {problem}
         </Notice>
       ))}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  result: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.s,
-    padding: space.m,
-    borderRadius: radius.m,
-    backgroundColor: colour.sheet,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-  value: { flexGrow: 1, flexShrink: 1, minWidth: 130 },
-});

@@ -1,4 +1,4 @@
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -27,7 +27,7 @@ export function ScaleFields({
   onChange: (scale: ScaleEntry) => void;
 }) {
   const field = (name: 'mm' | 'width' | 'height', label: string) => (
-    <View style={styles.field}>
+    <Box fill most={220}>
       <TextField
         label={label}
         unit="mm"
@@ -36,7 +36,7 @@ export function ScaleFields({
         problem={wrong(scale[name])}
         onChangeText={(text) => onChange({ ...scale, [name]: text })}
       />
-    </View>
+    </Box>
   );
   return (
     <Stack>
@@ -64,7 +64,3 @@ export function ScaleFields({
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  field: { flex: 1, maxWidth: 220 },
-});

@@ -1,8 +1,8 @@
 import type { OfficeFile } from '@plesion/contract';
 import { readBack } from '@plesion/core/fieldwork';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
@@ -41,7 +41,10 @@ export function OfficeFileCard({ file, busy, onAgain }: { file: OfficeFile; busy
             <LinkBox
               key={`${error.line} ${error.code}`}
               href={error.captureId ? `/field/captures/${error.captureId}` : '/field'}
-              style={styles.row}
+              gap="hair"
+              justify="center"
+              padY="xs"
+              ruled="above"
             >
               <Text size="small" strong figures color={colour.hazard}>
                 {[`line ${error.line}`, error.ring && readBack(error.ring)].filter(Boolean).join(' · ')}
@@ -60,7 +63,3 @@ export function OfficeFileCard({ file, busy, onAgain }: { file: OfficeFile; busy
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { paddingVertical: space.xs, gap: 2, borderTopWidth: 1, borderColor: colour.mist, justifyContent: 'center' },
-});

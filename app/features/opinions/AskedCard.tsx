@@ -4,9 +4,9 @@ import type { Guide } from '@plesion/core/guide';
 import { sayReading } from '@plesion/core/observation';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { CopyLink } from '../../ui/CopyLink';
 import { LinkBox } from '../../ui/LinkBox';
@@ -29,7 +29,7 @@ export function AskedCard({ ask, guide }: { ask: Ask; guide: Guide }) {
   const open = !decided && !withdrawn;
   const asked = by !== account.name && (to.length === 0 || to.includes(account.name));
   return (
-    <View style={styles.ask}>
+    <Stack padY="s" ruled="above">
       <Text strong>{question ?? 'What do you make of it?'}</Text>
       <Text size="small" quiet>
         {`${by}, ${sayDate(at)} · asked: ${to.length ? to.join(', ') : 'everybody here'} · ${sayAnswered(answered)}`}
@@ -70,7 +70,7 @@ export function AskedCard({ ask, guide }: { ask: Ask; guide: Guide }) {
       )}
       {decided && <Text>{`Decided by ${decided.by}, ${sayDate(decided.at)}: ${decided.why}`}</Text>}
       {open && by === account.name && <Own ask={ask} />}
-    </View>
+    </Stack>
   );
 }
 
@@ -156,7 +156,3 @@ function Own({ ask: { id, specimenId, link } }: { ask: Ask }) {
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  ask: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-});

@@ -1,7 +1,7 @@
 import { type Guide, isStates } from '@plesion/core/guide';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Picker } from '../../ui/Picker';
@@ -30,7 +30,7 @@ export function MarksSeen({ guide, readings, onChange }: MarksSeenProps) {
         const own = guide.characters.find(({ id }) => id === reading.character)!;
         return (
           <Row key={reading.character} gap="m" align="center">
-            <Text style={styles.grow}>{`${own.label}: ${sayReading(own, reading)}`}</Text>
+            <Text fill={180}>{`${own.label}: ${sayReading(own, reading)}`}</Text>
             <Button
               small
               kind="quiet"
@@ -74,7 +74,7 @@ function Value({ label, unit, onPut }: { label: string; unit?: string; onPut: (v
   const wrong = text.trim() !== '' && !Number.isFinite(value);
   return (
     <Row gap="m" align="center">
-      <View style={styles.grow}>
+      <Box fill={180}>
         <TextField
           label={unit ? `${label}, ${unit}` : label}
           value={text}
@@ -82,12 +82,8 @@ function Value({ label, unit, onPut }: { label: string; unit?: string; onPut: (v
           inputMode="decimal"
           problem={wrong ? 'Write a number.' : undefined}
         />
-      </View>
+      </Box>
       <Button small label="Add" hint={`Add: ${label}`} disabled={wrong || text.trim() === ''} onPress={() => onPut(value)} />
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

@@ -1,10 +1,11 @@
 import { urlOf } from '@plesion/contract';
 import type { WaitingAsk } from '@plesion/contract/opinions';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
@@ -49,31 +50,22 @@ export function WaitingScreen() {
 function Waiting({ ask: { id, by, at, question, guide, photo } }: { ask: WaitingAsk }) {
   const said = question ?? `What do you make of it? ${guide}`;
   return (
-    <LinkBox href={`/opinions/${id}`} style={styles.row}>
+    <LinkBox href={`/opinions/${id}`} gap="m" align="center" padY="s" ruled="above" across oneLine>
       {photo && (
         <Photo source={{ uri: urlOf('photo', { params: { hash: photo }, query: { size: 'thumb' } }) }} style={styles.thumb} />
       )}
-      <View style={styles.grow}>
+      <Box fill>
         <Text strong color={colour.kelp}>
           {said}
         </Text>
         <Text size="small" quiet>
           {`${guide} · ${by}, ${sayDate(at)}`}
         </Text>
-      </View>
+      </Box>
     </LinkBox>
   );
 }
 
 const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
   thumb: { width: 64, height: 64, borderRadius: radius.s, backgroundColor: colour.mist },
-  grow: { flex: 1 },
 });

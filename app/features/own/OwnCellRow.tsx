@@ -1,8 +1,8 @@
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { OwnCell } from '@plesion/core/own';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 
@@ -11,19 +11,19 @@ export function OwnCellRow({ guide, cell, action }: { guide: Guide; cell: OwnCel
   const { taxon, facets, character, text } = cell;
   const label = guide.characters.find(({ id }) => id === character)?.label ?? character;
   return (
-    <View style={styles.cell}>
-      <View style={styles.head}>
+    <Stack gap="xs" align="start" padY="s" ruled="above">
+      <Row gap="m" lineGap="none" align="baseline">
         <TaxonName guide={guide} taxon={taxon} size={16} />
         <Text size="small" quiet>
           {[sayFacets(guide, facets), label].filter(Boolean).join(' · ')}
         </Text>
-      </View>
+      </Row>
       <Text strong>{text}</Text>
       <Text size="small" quiet>
         {`Both together: ${sayBoth(guide, cell)}`}
       </Text>
       {action}
-    </View>
+    </Stack>
   );
 }
 
@@ -41,8 +41,3 @@ function sayBoth({ characters }: Guide, { character: id, states, values }: OwnCe
   });
   return `${said.join('; ')} in 100`;
 }
-
-const styles = StyleSheet.create({
-  cell: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: space.xs, alignItems: 'flex-start' },
-  head: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'baseline', columnGap: space.m },
-});

@@ -3,8 +3,8 @@ import { nameOfDevice } from '@plesion/contract/device';
 import { NewPasskey } from '@plesion/contract/passkeys';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Form } from '../../ui/Form';
@@ -37,12 +37,12 @@ export function PasskeyCard() {
       {error && <Failed error={error} retry={() => void refetch()} />}
       {data?.passkeys.map(({ id, name, createdAt, usedAt }) => (
         <Row key={id} gap="m" align="center">
-          <View style={styles.grow}>
+          <Box fill least={160}>
             <Text>{name}</Text>
             <Text size="small" quiet>
               {usedAt ? `last used ${sayDate(usedAt, 'minute')}` : `made ${sayDate(createdAt, 'minute')}, not used yet`}
             </Text>
-          </View>
+          </Box>
           <Button
             small
             label="End it"
@@ -77,7 +77,3 @@ function PasskeyForm({ onMade }: { onMade: () => void }) {
     </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 160 },
-});

@@ -2,8 +2,8 @@ import { INVITATION_DAYS } from '@plesion/contract/people';
 import { type Role, ROLES } from '@plesion/contract/roles';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { CopyLink } from '../../ui/CopyLink';
@@ -46,10 +46,10 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
       {links.error && <Failed error={links.error} retry={() => void links.refetch()} />}
       {links.data?.invitations.map(({ id, role: as, renews, until, by }) => (
         <Row key={id} gap="m" align="center">
-          <View style={styles.grow}>
+          <Box fill least={160}>
             <Text>{renews ? `A new password for ${renews}` : `To come as ${as}`}</Text>
             <Text size="small" quiet>{`by ${by}, good until ${sayDate(until, 'minute')}`}</Text>
-          </View>
+          </Box>
           <Button
             small
             label="Withdraw"
@@ -61,7 +61,3 @@ export function InviteCard({ invite }: { invite: ReturnType<typeof useInvite> })
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 160 },
-});

@@ -2,10 +2,10 @@ import type { Member } from '@plesion/contract/people';
 import { ROLE_WORDS, type Role, ROLES } from '@plesion/contract/roles';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -14,6 +14,7 @@ import { Notice } from '../../ui/Notice';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useSession, useSignOut } from '../session/useSession';
 import { InviteCard } from './InviteCard';
@@ -79,19 +80,19 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
   const problem = set.error ?? remove.error;
   const { demo } = useSession().station;
   return (
-    <View style={styles.member}>
+    <Stack padTop="s" ruled="above">
       <Row gap="m" align="center" oneLine>
-        <View style={styles.initials}>
+        <Box align="center" justify="center" least={44} ruled="round" ruledIn="edge" touch round="m">
           <Text strong figures color={colour.kelp}>
             {initials}
           </Text>
-        </View>
-        <View style={styles.grow}>
+        </Box>
+        <Box fill={160}>
           <Text strong>{you ? `${name}, you` : name}</Text>
           <Text size="small" quiet>
             {`${role} since ${sayDate(since)}`}
           </Text>
-        </View>
+        </Box>
       </Row>
       {keeps && (
         <ChoiceGroup
@@ -108,7 +109,7 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
           )}
           {leaving ? (
             <>
-              <Text size="small" style={styles.grow}>
+              <Text size="small" fill={160}>
                 {you ? 'You will be signed out, and come back only by a new link.' : `${name} will be signed out everywhere.`}
               </Text>
               <Button
@@ -132,20 +133,6 @@ function MemberLine({ member, keeps, onRenew }: { member: Member; keeps: boolean
         </Row>
       )}
       {problem && <Notice kind="problem">{problem.message}</Notice>}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  member: { gap: space.s, borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
-  initials: {
-    minWidth: 44,
-    minHeight: 44,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.edge,
-  },
-  grow: { flexGrow: 1, flexShrink: 1, minWidth: 160 },
-});

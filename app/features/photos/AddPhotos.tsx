@@ -1,12 +1,13 @@
 import { useMutation } from '@tanstack/react-query';
 import { createElement, useEffect, useRef } from 'react';
 import { useDropzone } from 'react-dropzone';
-import { Platform, StyleSheet, View } from 'react-native';
+import { Platform, StyleSheet } from 'react-native';
 import { pickFile } from '../../lib/files';
 import { colour, radius, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 import { keepPhoto } from './keepPhoto';
@@ -76,7 +77,7 @@ export function TakePhotos({ has, take: takeOne }: TakePhotosProps) {
     'div',
     getRootProps({ role: undefined, tabIndex: undefined, 'data-testid': 'drop-photos' }),
     createElement('input', { ...getInputProps(), 'aria-hidden': true }),
-    <View style={[styles.zone, wide && styles.wide, isDragActive && styles.over]}>
+    <Stack align="start" style={[wide && styles.wide, isDragActive && styles.over]}>
       <Row>
         <Button small label={has ? 'Another photo' : 'Add a photo'} busy={take.isPending} onPress={open} />
         {!wide && <Button small label="Take a photo" onPress={() => void camera()} />}
@@ -92,12 +93,11 @@ export function TakePhotos({ has, take: takeOne }: TakePhotosProps) {
         </Notice>
       ))}
       {take.error && <Notice kind="problem">{`The photo was not kept. ${take.error.message}`}</Notice>}
-    </View>,
+    </Stack>,
   );
 }
 
 const styles = StyleSheet.create({
-  zone: { gap: space.s, alignItems: 'flex-start' },
   wide: { padding: space.m, borderRadius: radius.m, borderWidth: 1, borderStyle: 'dashed', borderColor: colour.unknown },
   over: { borderColor: colour.kelp, backgroundColor: colour.mist },
 });

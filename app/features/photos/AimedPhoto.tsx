@@ -1,9 +1,10 @@
 import { type ReactNode, type Ref, useEffect, useState } from 'react';
-import { Image, Pressable, StyleSheet, View } from 'react-native';
+import { Image, StyleSheet, View } from 'react-native';
 import { ARROWS } from '../../lib/keyboard';
 import { pressedAt } from '../../lib/pressedAt';
-import { colour, radius } from '../../theme';
+import { colour } from '../../theme';
 import { Photo } from '../../ui/Photo';
+import { PressBox } from '../../ui/PressBox';
 import { Text } from '../../ui/Text';
 
 interface AimedPhotoProps {
@@ -60,7 +61,7 @@ export function AimedPhoto({ uri, label, aiming, onPut, onCancel, ref, children 
     preventDefault();
   };
   return (
-    <Pressable
+    <PressBox
       ref={ref}
       role="group"
       accessibilityLabel={label}
@@ -70,12 +71,17 @@ export function AimedPhoto({ uri, label, aiming, onPut, onCancel, ref, children 
       }}
       {...({ onKeyDownCapture: (event: KeyboardEvent) => hear(keyOf(event)) } as object)}
       onLayout={({ nativeEvent }) => setSize(nativeEvent.layout)}
-      style={[styles.photo, { aspectRatio: shape }, aiming && styles.aiming]}
+      most={640}
+      wide="all"
+      clip
+      round="l"
+      tone="paper"
+      style={[{ aspectRatio: shape }, aiming && styles.aiming]}
     >
       <Photo source={{ uri }} style={StyleSheet.absoluteFill} resizeMode="stretch" />
       {typeof children === 'function' ? children(shape) : children}
       {aim && <PhotoPin {...aim} mark="+" color={colour.hazard} />}
-    </Pressable>
+    </PressBox>
   );
 }
 
@@ -113,7 +119,6 @@ const keyOf = (event: KeyboardEvent) => ({
 const PIN = 26;
 
 const styles = StyleSheet.create({
-  photo: { width: '100%', maxWidth: 640, borderRadius: radius.l, overflow: 'hidden', backgroundColor: colour.paper },
   aiming: { borderWidth: 3, borderColor: colour.kelp },
   pin: {
     position: 'absolute',

@@ -1,6 +1,6 @@
 import type { KeptPhoto } from '@plesion/core/specimen';
 import { StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour, radius, TOUCH } from '../../theme';
 import { Option, Options } from '../../ui/Options';
 import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from './usePhotoUri';
@@ -22,7 +22,7 @@ export const sayPhoto = (n: number, view?: string): string => `photo ${n + 1}${v
 export function PhotoStrip({ photos, shown, sayView, onChoose, alone }: PhotoStripProps) {
   if (photos.length < (alone ? 1 : 2)) return null;
   return (
-    <Options label="Photo" style={styles.strip}>
+    <Options label="Photo" gap="s" across>
       {photos.map((photo, n) => (
         <Option
           key={photo.hash}
@@ -45,7 +45,6 @@ function Thumb({ hash }: { hash: string }) {
 const SIDE = TOUCH + 16;
 
 const styles = StyleSheet.create({
-  strip: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   thumb: { borderRadius: radius.m, borderWidth: 3, borderColor: colour.edge, overflow: 'hidden' },
   shown: { borderColor: colour.kelp },
   picture: { width: SIDE, height: SIDE },

@@ -1,8 +1,8 @@
 import type { Guide } from '@plesion/core/guide';
 import type { Reading } from '@plesion/core/observation';
-import { StyleSheet, View } from 'react-native';
-import { colour, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 interface PinLinksProps {
@@ -22,22 +22,17 @@ export function PinLinks({ id, guide, readings, top }: PinLinksProps) {
   });
   if (pinned.length === 0) return null;
   return (
-    <View style={styles.row}>
+    <Row gap="m" lineGap="none" align="center">
       <Text size="small" quiet>
         On the photo:
       </Text>
       {pinned.map(({ character, label, photo }) => (
-        <LinkBox key={character} href={`/specimens/${id}?photo=${photo}`} style={styles.link}>
+        <LinkBox key={character} href={`/specimens/${id}?photo=${photo}`} justify="center">
           <Text size="small" strong color={colour.kelp}>
             {label}
           </Text>
         </LinkBox>
       ))}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.m },
-  link: { minHeight: TOUCH, justifyContent: 'center' },
-});

@@ -1,5 +1,4 @@
-import { StyleSheet, View } from 'react-native';
-import { radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from '../photos/usePhotoUri';
 
@@ -16,17 +15,17 @@ export function Cut({ photo, box, size, label }: CutProps) {
   const uri = usePhotoUri(photo, 'small');
   const [width, height] = [size / box.width, size / box.height];
   return (
-    <View
+    <Box
       {...(label ? { role: 'img' as const, accessibilityLabel: label } : { 'aria-hidden': true })}
-      style={[styles.cut, { width: size, height: size }]}
+      clip
+      round="s"
+      style={{ width: size, height: size }}
     >
       <Photo
         source={{ uri }}
         resizeMode="stretch"
         style={{ position: 'absolute', width, height, left: -box.x * width, top: -box.y * height }}
       />
-    </View>
+    </Box>
   );
 }
-
-const styles = StyleSheet.create({ cut: { overflow: 'hidden', borderRadius: radius.s } });

@@ -2,7 +2,10 @@ import { type Leader, type Plate, scaleBar } from '@plesion/core/plates';
 import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { Circle, G, Line, Text as SvgText } from 'react-native-svg';
-import { colour, font, radius, space } from '../../theme';
+import { colour, font } from '../../theme';
+import { Box } from '../../ui/Box';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PlateView } from './PlateView';
 
@@ -25,27 +28,27 @@ export function PlateSheet({ plate, width, label, caption, leaders = [], childre
   const shown = leaders.length ? widened(plate) : plate;
   const bar = scaleBar(plate);
   return (
-    <View style={styles.sheet}>
+    <Stack most="all" pad="s" ruled="round" ruledIn="hairline" round="l" tone="paper">
       <PlateView plate={shown} width={width} height={(width * shown.box.height) / shown.box.width} label={label}>
         {leaders.map((leader, i) => (
           <Pointer key={leader.part} leader={leader} number={i + 1} plate={shown} width={width} />
         ))}
       </PlateView>
-      <View style={styles.foot}>
+      <Row gap="m" align="end" justify="between" padX="s">
         <Text size="small" quiet style={styles.caption}>
           {caption}
         </Text>
         {bar && (
-          <View style={styles.scale}>
+          <Box align="end">
             <View style={[styles.bar, { width: (bar.mm * width) / shown.box.width }]} />
             <Text size="small" quiet>
               {bar.label}
             </Text>
-          </View>
+          </Box>
         )}
-      </View>
+      </Row>
       {children}
-    </View>
+    </Stack>
   );
 }
 
@@ -87,25 +90,6 @@ function Pointer({
 }
 
 const styles = StyleSheet.create({
-  sheet: {
-    maxWidth: '100%',
-    backgroundColor: colour.paper,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    padding: space.s,
-    gap: space.s,
-    justifyContent: 'flex-start',
-  },
-  foot: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    justifyContent: 'space-between',
-    alignItems: 'flex-end',
-    paddingHorizontal: space.s,
-    gap: space.m,
-  },
   caption: { flexGrow: 1, flexShrink: 1 },
-  scale: { alignItems: 'flex-end' },
   bar: { height: 6, borderLeftWidth: 1.5, borderRightWidth: 1.5, borderBottomWidth: 1.5, borderColor: colour.ink },
 });

@@ -3,9 +3,9 @@ import type { Guide } from '@plesion/core/guide';
 import type { Item } from '@plesion/core/practice';
 import { seeded } from '@plesion/core/probability';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
+import { Stack } from '../../ui/Stack';
 import { PlateView } from '../plates/PlateView';
 import { planOf } from '../records/plans';
 
@@ -39,21 +39,16 @@ export function BeatClip({ guide, item, width, tallest }: BeatClipProps) {
   const most = { width: Math.max(...boxes.map((box) => box.width)), height: Math.max(...boxes.map((box) => box.height)) };
   const scale = Math.min(width / most.width, tallest / most.height);
   return (
-    <View style={styles.clip}>
-      <View style={[styles.sky, { minHeight: most.height * scale }]}>
+    <Stack align="center">
+      <Box justify="center" style={{ minHeight: most.height * scale }}>
         <PlateView
           plate={plate}
           width={plate.box.width * scale}
           height={plate.box.height * scale}
           label="One in flight, coming towards you"
         />
-      </View>
+      </Box>
       <Button small label={playing ? 'Stop' : 'Play'} onPress={() => setPlaying(!playing)} />
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  clip: { alignItems: 'center', gap: space.s },
-  sky: { justifyContent: 'center' },
-});

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import Svg, { Line } from 'react-native-svg';
 import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Text } from '../../ui/Text';
 import { mainView, overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -33,7 +34,7 @@ export function ConfusionMap({ guide, confused }: ConfusionMapProps) {
   };
   const view = mainView(guide);
   return (
-    <View onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)} style={styles.frame}>
+    <Box onLayout={({ nativeEvent }) => setRoom(nativeEvent.layout.width)} align="center">
       <View style={{ width: size, height: size }}>
         <Svg width={size} height={size} aria-hidden>
           {confused.map(({ truth, said, n }) => (
@@ -52,7 +53,9 @@ export function ConfusionMap({ guide, confused }: ConfusionMapProps) {
           const { x, y } = at(group);
           return (
             <View key={group} style={[styles.group, { left: x - NAME / 2, top: y - NAME / 2 }]}>
-              <View style={styles.plate}>{plate && <PlateView plate={plate} {...overPlate(plate, PLATE, PLATE * 0.7)} />}</View>
+              <Box pad="xs" round="m" tone="sheet">
+                {plate && <PlateView plate={plate} {...overPlate(plate, PLATE, PLATE * 0.7)} />}
+              </Box>
               <Text size="small" strong style={styles.name}>
                 {sayGroup(guide, { id: group, label: group })}
               </Text>
@@ -60,13 +63,11 @@ export function ConfusionMap({ guide, confused }: ConfusionMapProps) {
           );
         })}
       </View>
-    </View>
+    </Box>
   );
 }
 
 const styles = StyleSheet.create({
-  frame: { alignItems: 'center' },
   group: { position: 'absolute', width: NAME, height: NAME, alignItems: 'center', justifyContent: 'center' },
-  plate: { backgroundColor: colour.sheet, borderRadius: 12, padding: 4 },
   name: { textAlign: 'center', backgroundColor: colour.sheet },
 });

@@ -4,12 +4,14 @@ import { useCallback, useEffect, useMemo, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
 import { numberOf } from '../../lib/numberOf';
 import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { Option, Options } from '../../ui/Options';
 import { focusHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useShortcuts } from '../../ui/useShortcuts';
@@ -93,10 +95,10 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
           </Text>
         )}
         {!look.shown && !told ? (
-          <View style={[styles.gone, { minHeight: width / across }]}>
+          <Stack align="center" justify="center" style={{ minHeight: width / across }}>
             <Text quiet>They are gone.</Text>
             <Button small label="Look again" hint="Look again; it is kept that you did" onPress={look.look} />
-          </View>
+          </Stack>
         ) : inWords ? (
           <View role="list">
             {flock.members.map((_, i) => (
@@ -106,7 +108,7 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
             ))}
           </View>
         ) : task === 'odd' ? (
-          <Options label="Which is the odd one" style={[styles.field, { width, height: width / across }]}>
+          <Options label="Which is the odd one" self="center" style={{ width, height: width / across }}>
             {flock.members.map(({ of, x, y, turned }, i) => {
               const side = flock.size * width;
               const size = overPlate(plates[of], side - 2 * EDGE, side - 2 * EDGE);
@@ -143,14 +145,14 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
         {!told && (
           <>
             {task !== 'many' && (
-              <View style={styles.words}>
+              <Box align="end">
                 <Button
                   small
                   kind="quiet"
                   label={inWords ? 'Show them drawn' : 'Tell them in words'}
                   onPress={() => setInWords(!inWords)}
                 />
-              </View>
+              </Box>
             )}
             {inWords && task === 'odd' && (
               <TextField
@@ -196,7 +198,6 @@ export function FlockItem({ guide, item, glimpse, why, practice: { answer, told,
 const EDGE = 3;
 
 const styles = StyleSheet.create({
-  field: { alignSelf: 'center' },
   member: {
     position: 'absolute',
     alignItems: 'center',
@@ -207,6 +208,4 @@ const styles = StyleSheet.create({
   },
   picked: { borderColor: colour.kelp },
   odd: { borderColor: colour.hazard, borderStyle: 'dashed' },
-  gone: { alignItems: 'center', justifyContent: 'center', gap: space.s },
-  words: { alignItems: 'flex-end' },
 });

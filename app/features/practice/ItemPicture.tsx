@@ -1,11 +1,13 @@
 import type { Character, Guide } from '@plesion/core/guide';
 import type { Asked, Item } from '@plesion/core/practice';
 import { Suspense, useState } from 'react';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { Circle } from 'react-native-svg';
 import { colour, space } from '../../theme';
 import { lazyPart } from '../../ui/lazyPart';
 import { Photo } from '../../ui/Photo';
+import { PressBox } from '../../ui/PressBox';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { usePhotoUri } from '../photos/usePhotoUri';
@@ -53,7 +55,7 @@ export function ItemPicture(props: ItemPictureProps) {
 
 function OwnPhoto({ hash, room }: { hash: string; room: number }) {
   return (
-    <View style={styles.plate}>
+    <Stack gap="xs" align="center" self="center">
       <Photo
         source={{ uri: usePhotoUri(hash) }}
         accessibilityLabel="A photograph to be named"
@@ -63,7 +65,7 @@ function OwnPhoto({ hash, room }: { hash: string; room: number }) {
       <Text size="small" quiet>
         A photograph of this station, of which it is known what it shows.
       </Text>
-    </View>
+    </Stack>
   );
 }
 
@@ -86,8 +88,10 @@ function Drawing({
     onTouch(touched(guide, plate, item.view, characters, [x, y]).map(({ id }) => id));
   };
   return (
-    <Pressable
-      style={styles.plate}
+    <PressBox
+      gap="xs"
+      align="center"
+      self="center"
       aria-label={`An individual, ${view}. Touch the mark you go by.`}
       role="img"
       disabled={told || !touchable}
@@ -110,8 +114,6 @@ function Drawing({
           )}
         </PlateView>
       </View>
-    </Pressable>
+    </PressBox>
   );
 }
-
-const styles = StyleSheet.create({ plate: { alignSelf: 'center', alignItems: 'center', gap: space.xs } });

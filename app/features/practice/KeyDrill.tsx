@@ -4,11 +4,14 @@ import { coupletIndex, printStatements } from '@plesion/core/keys';
 import type { DrillStep, Item } from '@plesion/core/practice';
 import { useEffect, useRef, useState } from 'react';
 import { StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Notice } from '../../ui/Notice';
 import { focusHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
 import { TermText } from '../glossary/TermText';
@@ -86,14 +89,18 @@ export function KeyDrill({ guide, keyed, item, practice: { answer, told, next, t
           </View>
         )}
         {couplet.leads.map((lead, i) => (
-          <View
+          <Stack
             key={lead.id}
             role="group"
             aria-label={`Lead ${couplet.number}${lead.id}`}
-            style={[styles.lead, said !== undefined && step.leads.includes(lead.id) && styles.right]}
+            pad="m"
+            ruled="round"
+            ruledIn="edge"
+            round="m"
+            style={said !== undefined && step.leads.includes(lead.id) && styles.right}
           >
             <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
-            <View style={styles.foot}>
+            <Row justify="end" oneLine gap="none">
               {said === undefined ? (
                 <Button
                   label={`Take ${couplet.number}${lead.id}`}
@@ -105,25 +112,25 @@ export function KeyDrill({ guide, keyed, item, practice: { answer, told, next, t
                   {[step.leads.includes(lead.id) && 'the right one', said === lead.id && 'yours'].filter(Boolean).join(', ')}
                 </Text>
               )}
-            </View>
-          </View>
+            </Row>
+          </Stack>
         ))}
         {said === undefined ? (
-          <View style={styles.words}>
+          <Box align="end">
             <Button
               small
               kind="quiet"
               label={inWords ? 'Show it drawn' : 'Tell it in words'}
               onPress={() => setInWords(!inWords)}
             />
-          </View>
+          </Box>
         ) : (
           <>
             <Verdict guide={guide} step={step} number={couplet.number} said={said} />
             {!told && (
-              <View style={styles.foot}>
+              <Row justify="end" oneLine gap="none">
                 <Button kind="main" label={passed === steps.length - 1 ? 'What it is' : 'On'} onPress={goOn} />
-              </View>
+              </Row>
             )}
           </>
         )}
@@ -138,9 +145,9 @@ function StepPlate({ guide, item, view, label }: { guide: Guide; item: Item; vie
   const room = Math.min(WIDEST, useWindowDimensions().width - 4 * space.m);
   const plate = useItemPlate(guide, item, view);
   return (
-    <View style={styles.plate}>
+    <Box self="center">
       <PlateView plate={plate} {...overPlate(plate, room, TALLEST)} label={`An individual, ${label}`} />
-    </View>
+    </Box>
   );
 }
 
@@ -175,9 +182,5 @@ function Verdict({ guide, step, number, said }: { guide: Guide; step: DrillStep;
 }
 
 const styles = StyleSheet.create({
-  plate: { alignSelf: 'center' },
-  lead: { gap: space.s, padding: space.m, borderWidth: 1, borderColor: colour.edge, borderRadius: radius.m },
   right: { borderColor: colour.kelp, borderWidth: 2, padding: space.m - 1 },
-  words: { alignItems: 'flex-end' },
-  foot: { flexDirection: 'row', justifyContent: 'flex-end' },
 });

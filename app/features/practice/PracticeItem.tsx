@@ -4,6 +4,7 @@ import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
 import { useEffect, useMemo, useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
@@ -145,14 +146,14 @@ export function PracticeItem({
           <>
             {/* Who reads a mark would be told what it is. */}
             {drill === undefined && !item.photo && (
-              <View style={styles.words}>
+              <Box align="end">
                 <Button
                   small
                   kind="quiet"
                   label={inWords ? 'Show it drawn' : 'Tell it in words'}
                   onPress={() => setInWords(!inWords)}
                 />
-              </View>
+              </Box>
             )}
             {!item.photo && (
               <GoneBy
@@ -229,5 +230,4 @@ const sayCertainty = (word: PracticeAnswer['sure']): string =>
 
 const styles = StyleSheet.create({
   gone: { minHeight: 240, alignItems: 'center', justifyContent: 'center', gap: space.s },
-  words: { alignItems: 'flex-end' },
 });

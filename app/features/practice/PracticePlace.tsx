@@ -1,14 +1,14 @@
 import type { GuideRow, PracticeStanding } from '@plesion/contract';
 import { dueOf } from '@plesion/core/practice';
 import { useEffect, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { whenIdle } from '../../lib/whenIdle';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -48,7 +48,7 @@ export function PracticePlace() {
                 .map((row) => ({ row, n: due.filter(({ guideId }) => guideId === row.id).length }))
                 .filter(({ n }) => n > 0)
                 .map(({ row, n }) => (
-                  <LinkBox key={row.id} href={`/guides/${row.id}/practice`} style={styles.due}>
+                  <LinkBox key={row.id} href={`/guides/${row.id}/practice`} justify="center" padY="s">
                     <Text strong color={colour.kelp}>
                       {row.title}
                     </Text>
@@ -62,7 +62,7 @@ export function PracticePlace() {
           {now.memories.length > 0 && due.length === 0 && (
             <Text quiet>{`Nothing is due until ${sayDate(now.memories.map(({ card }) => card.due).sort()[0], 'minute')}.`}</Text>
           )}
-          <LinkBox href="/practice/sets" style={styles.stands}>
+          <LinkBox href="/practice/sets" justify="center">
             <Text strong color={colour.kelp}>
               Sets: put together for a group, for a lesson or as a test
             </Text>
@@ -80,8 +80,8 @@ export function PracticePlace() {
 
 function GuideLine({ row, own }: { row: GuideRow; own?: PracticeStanding['guides'][number] }) {
   return (
-    <View style={styles.guide}>
-      <LinkBox href={`/guides/${row.id}/practice`} style={styles.row}>
+    <Row gap="m" lineGap="none" align="center" ruled="above">
+      <LinkBox href={`/guides/${row.id}/practice`} justify="center" fill={200} padY="s">
         <Text strong color={colour.kelp}>
           {row.title}
         </Text>
@@ -90,26 +90,12 @@ function GuideLine({ row, own }: { row: GuideRow; own?: PracticeStanding['guides
         </Text>
       </LinkBox>
       {own && (
-        <LinkBox href={`/practice/${row.id}`} label={`How it stands: ${row.title}`} style={styles.stands}>
+        <LinkBox href={`/practice/${row.id}`} label={`How it stands: ${row.title}`} justify="center">
           <Text size="small" strong color={colour.kelp}>
             How it stands
           </Text>
         </LinkBox>
       )}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  guide: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    columnGap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-  },
-  due: { justifyContent: 'center', paddingVertical: space.s },
-  row: { flexGrow: 1, flexBasis: 200, justifyContent: 'center', paddingVertical: space.s },
-  stands: { justifyContent: 'center' },
-});

@@ -4,10 +4,10 @@ import { type Guide, reliabilityOf } from '@plesion/core/guide';
 import { type Memory, retained, rhoOf, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY } from '@plesion/core/practice/schema';
 import { Suspense } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { LinkBox } from '../../ui/LinkBox';
@@ -113,7 +113,11 @@ function PairRow({ id, guide, memory }: { id: string; guide: Guide; memory: Memo
     <LinkBox
       href={`/guides/${id}/practice?way=pair&a=${encodeURIComponent(a)}&b=${encodeURIComponent(b)}`}
       label={`${sayPair(guide, memory)}: practise these two`}
-      style={styles.pair}
+      gap="m"
+      align="center"
+      padY="s"
+      ruled="above"
+      across
     >
       <Row oneLine>
         {memory.of.map((group) => {
@@ -121,14 +125,14 @@ function PairRow({ id, guide, memory }: { id: string; guide: Guide; memory: Memo
           return plate && <PlateView key={group} plate={plate} {...overPlate(plate, SMALL, SMALL)} />;
         })}
       </Row>
-      <View style={styles.grow}>
+      <Box fill={180}>
         <Text strong color={colour.kelp}>
           {sayPair(guide, memory)}
         </Text>
         <Text size="small" quiet>
           {`${memory.lately.filter(Boolean).length} of the last ${memory.lately.length} right · kept with ${inHundred(retained(memory, new Date()))} today · due ${sayDate(memory.card.due)}`}
         </Text>
-      </View>
+      </Box>
     </LinkBox>
   );
 }
@@ -191,7 +195,9 @@ function Marks({ id, guide, own: { marks } }: OwnProps & { id: string; guide: Gu
           key={character}
           href={`/guides/${id}/practice?way=mark&mark=${encodeURIComponent(character)}`}
           label={`${labelOf(guide, character)}: practise this mark`}
-          style={styles.mark}
+          justify="center"
+          padY="s"
+          ruled="above"
         >
           <Text strong color={colour.kelp}>
             {labelOf(guide, character)}
@@ -218,17 +224,3 @@ function sayBias({ values, ratio, spread }: NonNullable<OwnProps['own']['marks']
   const scatter = spread === undefined ? '' : `, give or take ${Math.round(100 * spread)}`;
   return `By eye: ${middle}${scatter}, over ${values}.`;
 }
-
-const styles = StyleSheet.create({
-  pair: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-    paddingVertical: space.s,
-  },
-  grow: { flexGrow: 1, flexBasis: 180, flexShrink: 1 },
-  mark: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, justifyContent: 'center' },
-});

@@ -1,9 +1,11 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Item, sayGroup } from '@plesion/core/practice';
 import { useCallback, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
 
@@ -39,8 +41,8 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
     ),
   );
   return (
-    <View style={styles.all}>
-      <View style={styles.row}>
+    <Stack align="start">
+      <Row self="stretch">
         {choices.map((choice, i) => (
           <Pressable
             key={choice.id}
@@ -57,15 +59,13 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
             <Text size="small" quiet>{`key ${i + 1}`}</Text>
           </Pressable>
         ))}
-      </View>
+      </Row>
       <Button small kind="quiet" label="Undo the last one" disabled={!presses.length} onPress={takeBack} />
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  all: { gap: space.s, alignItems: 'flex-start' },
-  row: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, alignSelf: 'stretch' },
   button: {
     flexGrow: 1,
     flexBasis: 140,

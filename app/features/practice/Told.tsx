@@ -3,12 +3,13 @@ import { type CompiledGuide, compiledFor, type Guide } from '@plesion/core/guide
 import { type Asked, type Item, misleads, sayChoice } from '@plesion/core/practice';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useEffect, useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { focusHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -71,19 +72,19 @@ export function Told({ guide, item, told, said, wentBy, situation, task, onNext 
         <View>
           <Text size="small" quiet>{`What each mark says for it, against ${group(why.other.id)}:`}</Text>
           {readings.map(({ reading, bits }) => (
-            <View key={reading.character} style={styles.reading}>
-              <Text size="small" style={styles.grow}>
+            <Row key={reading.character} gap="m" padY="hair" ruled="above" oneLine>
+              <Text size="small" fill>
                 {sayReading(guide, reading)}
               </Text>
               <Text size="small" strong figures color={bits < 0 ? colour.hazard : colour.kelp}>
                 {`${bits > 0 ? '+' : '−'}${Math.abs(bits).toFixed(1)} bits`}
               </Text>
-            </View>
+            </Row>
           ))}
         </View>
       )}
       {other && size && (
-        <View style={styles.other}>
+        <Stack gap="xs" align="center">
           <PlateView
             plate={other}
             width={size.width}
@@ -91,7 +92,7 @@ export function Told({ guide, item, told, said, wentBy, situation, task, onNext 
             label={`A usual ${group(why.other.id)}, the same view`}
           />
           <Text size="small" quiet>{`A usual ${group(why.other.id)}`}</Text>
-        </View>
+        </Stack>
       )}
       {task === 'name' && (
         <Text size="small" quiet>
@@ -135,9 +136,3 @@ function sayGoneBy(
       : `It was worth ${Math.abs(bits).toFixed(1)} bits ${bits > 0 ? 'for the truth' : `for ${group(why.other.id)}`}`;
   return `${read} ${worth}, and misleads between the two in ${inHundred(often)}.`;
 }
-
-const styles = StyleSheet.create({
-  reading: { flexDirection: 'row', gap: space.m, paddingVertical: 2, borderTopWidth: 1, borderColor: colour.mist },
-  grow: { flex: 1 },
-  other: { alignItems: 'center', gap: space.xs },
-});

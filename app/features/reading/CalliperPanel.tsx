@@ -1,8 +1,7 @@
 import type { Character, Guide } from '@plesion/core/guide';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { compiledOf } from '../records/compiled';
 import { calliperOn } from './calliper';
@@ -52,7 +51,7 @@ export function CalliperPanel({ guide, form, character, onTake }: CalliperPanelP
     );
   const digits = character.unit === 'cm' ? 3 : 2;
   return (
-    <View style={styles.panel} role="group" aria-label="Practice calliper">
+    <Row gap="m" align="center" pad="m" round="m" tone="mist" role="group" aria-label="Practice calliper">
       <Text size="lead" strong figures testID="calliper">{`${shown.toFixed(digits)} ${character.unit ?? ''}`}</Text>
       <Text size="small" quiet>
         {tick < calliper.closes ? 'closing' : 'closed'}
@@ -65,18 +64,6 @@ export function CalliperPanel({ guide, form, character, onTake }: CalliperPanelP
         onPress={() => onTake(Number(shown.toFixed(digits)))}
       />
       <Button small kind="quiet" label="Close it" onPress={() => setSeed(0)} />
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  panel: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    gap: space.m,
-    padding: space.m,
-    borderRadius: radius.m,
-    backgroundColor: colour.mist,
-  },
-});

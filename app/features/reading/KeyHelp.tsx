@@ -1,7 +1,6 @@
 import { useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { listenToKeys } from '../../lib/keyboard';
-import { colour, radius, space } from '../../theme/index';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -14,25 +13,14 @@ export function KeyHelp({ keys: list, onClose }: { keys: readonly [keys: string,
     <Card title="By keyboard" aside={<Button small kind="quiet" label="Hide" onPress={onClose} />}>
       {list.map(([keys, what]) => (
         <Row key={keys} gap="m" align="center" oneLine>
-          <View style={styles.key}>
+          <Box align="center" least={72} padX="s" padY="hair" round="s" tone="mist">
             <Text size="small" strong>
               {keys}
             </Text>
-          </View>
+          </Box>
           <Text size="small">{what}</Text>
         </Row>
       ))}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  key: {
-    minWidth: 72,
-    paddingHorizontal: space.s,
-    paddingVertical: 2,
-    borderRadius: radius.s,
-    backgroundColor: colour.mist,
-    alignItems: 'center',
-  },
-});

@@ -4,6 +4,7 @@ import type { Situation } from '@plesion/core/observation';
 import { useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme/index';
+import { Box } from '../../ui/Box';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
@@ -69,9 +70,9 @@ export function RangeStrips({
     >
       {strips.map(({ taxon, low, high }, i) => (
         <Row key={taxon} align="center" oneLine>
-          <View style={styles.name}>
+          <Box wide={112}>
             <TaxonName guide={guide} taxon={taxon} short size={14} lines={1} />
-          </View>
+          </Box>
           <View style={styles.track}>
             <View
               style={[
@@ -82,7 +83,7 @@ export function RangeStrips({
             />
             {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
           </View>
-          <Text size="small" quiet style={styles.numbers}>{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Text>
+          <Text size="small" quiet wide={84} set="right">{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Text>
         </Row>
       ))}
     </Stack>
@@ -90,11 +91,9 @@ export function RangeStrips({
 }
 
 const styles = StyleSheet.create({
-  name: { width: 112 },
   track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
   strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },
   first: { backgroundColor: colour.forTint },
   other: { backgroundColor: colour.againstTint },
   value: { position: 'absolute', top: 0, bottom: 0, width: 3, marginLeft: -1.5, backgroundColor: colour.ink },
-  numbers: { width: 84, textAlign: 'right' },
 });

@@ -41,7 +41,7 @@ export function StateTiles({ guide, character, reading, onStates, onCount, onUns
     if (next.length) onStates(next);
   };
   return (
-    <Options label={character.label} many={several} style={styles.tiles}>
+    <Options label={character.label} many={several} gap="s" across>
       {options.map(({ id, label }, i) => {
         const on = character.kind === 'count' ? seen?.value === Number(id) : Boolean(seen?.states?.includes(id));
         return (
@@ -127,7 +127,6 @@ function Tile({ label, on, hatched, character, onPress, children }: TileProps) {
 }
 
 const styles = StyleSheet.create({
-  tiles: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s },
   tile: {
     flexGrow: 1,
     minHeight: 108,

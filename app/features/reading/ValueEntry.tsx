@@ -2,6 +2,7 @@ import { type Reading, ratioOf, sayValue } from '@plesion/core/observation';
 import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -119,7 +120,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
             />
           </View>
         )}
-        <View style={styles.error}>
+        <Box fill least={72}>
           <TextField
             label={asLengths ? '± of each' : '±'}
             inputMode="decimal"
@@ -128,7 +129,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
             placeholder={asLengths ? '' : textOf(character.error)}
             onChangeText={(error) => change({ error })}
           />
-        </View>
+        </Box>
       </Row>
       {ratio && (
         <Text strong>{`= ${sayValue(character, ratioOf(ratio).value, ratioOf(ratio).error ?? character.error ?? 0)}`}</Text>
@@ -152,6 +153,5 @@ function givenBy(texts: Texts, asLengths: boolean): Given | undefined {
 
 const styles = StyleSheet.create({
   cell: { flex: 2, minWidth: 0 },
-  error: { flex: 1, minWidth: 72 },
   sign: { paddingTop: 26 },
 });

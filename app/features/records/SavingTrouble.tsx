@@ -1,8 +1,7 @@
-import { StyleSheet, View } from 'react-native';
 import type { Draft as AnyDraft, DraftState as AnyState } from '../../lib/draft';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import type { Draft, DraftState } from './draft';
 
@@ -41,10 +40,10 @@ export function RecordTrouble<C, S>({ draft, state, what, sayThere, offline, min
     return (
       <Notice kind="problem" title={`This ${what} was changed elsewhere`}>
         <Text size="small">{sayThere(saving.stored)}</Text>
-        <View style={styles.choices}>
+        <Row padTop="s" oneLine>
           <Button small label={mine ?? 'Keep mine'} onPress={() => void draft.settle('mine')} />
           <Button small label="Use theirs" onPress={() => void draft.settle('stored')} />
-        </View>
+        </Row>
       </Notice>
     );
   }
@@ -79,5 +78,3 @@ function NoRoom({ onSend }: { onSend: () => void }) {
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({ choices: { flexDirection: 'row', gap: space.s, paddingTop: space.s } });

@@ -3,6 +3,7 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
@@ -38,10 +39,10 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
             onPress={() => onChoose(i)}
             style={({ pressed }) => [styles.option, pressed && styles.pressed]}
           >
-            <Text strong color={colour.kelp} style={styles.number}>
+            <Text strong color={colour.kelp} wide={22} set="centre">
               {String(i + 1)}
             </Text>
-            <View style={styles.said}>
+            <Box fill>
               <Typeset strong parts={parts} />
               <Text size="small" quiet>
                 {aside}
@@ -49,7 +50,7 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
               <Text size="small" quiet>
                 {probable}
               </Text>
-            </View>
+            </Box>
             {plate && (
               <View style={styles.plate}>
                 <PlateView
@@ -87,8 +88,6 @@ const styles = StyleSheet.create({
     backgroundColor: colour.sheet,
   },
   pressed: { backgroundColor: colour.kelpWash },
-  number: { width: 22, textAlign: 'center' },
-  said: { flex: 1 },
   plate: {
     width: PLATE,
     height: PLATE,

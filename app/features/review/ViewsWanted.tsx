@@ -1,8 +1,7 @@
 import type { WantedOfMe } from '@plesion/contract/review';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { LinkBox } from '../../ui/LinkBox';
@@ -26,7 +25,7 @@ export function ViewsWanted() {
 
 function Wanted({ wanted: { specimenId, label, view, note, by, at, guide } }: { wanted: WantedOfMe }) {
   return (
-    <LinkBox href={`/specimens/${specimenId}`} style={styles.row}>
+    <LinkBox href={`/specimens/${specimenId}`} gap="hair" padY="s" ruled="above">
       <Text strong color={colour.kelp}>
         {`${label}: ${view}`}
       </Text>
@@ -37,7 +36,3 @@ function Wanted({ wanted: { specimenId, label, view, note, by, at, guide } }: { 
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s, gap: 2 },
-});

@@ -4,10 +4,10 @@ import { practiceItem, sayChoice } from '@plesion/core/practice';
 import { memo, useMemo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, radius, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { overPlate } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
@@ -31,9 +31,19 @@ export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
     <Card title="Its items" aside={items.length === 1 ? 'one' : String(items.length)}>
       <Row role="list" gap="m">
         {items.map((item, n) => (
-          <View key={`${item.seed} ${JSON.stringify(item.asked)}`} role="listitem" style={styles.item}>
+          <Stack
+            key={`${item.seed} ${JSON.stringify(item.asked)}`}
+            role="listitem"
+            gap="xs"
+            align="center"
+            fill={144}
+            most={240}
+            pad="s"
+            ruled="round"
+            round="m"
+          >
             <Drawn guide={guide} item={item} n={n} />
-            <View style={styles.acts}>
+            <Row justify="center" gap="none">
               <Button
                 small
                 kind="quiet"
@@ -51,8 +61,8 @@ export function DrawnItems({ guide, items, onChange }: DrawnItemsProps) {
                   onPress={() => onChange([...items.slice(0, n - 1), item, items[n - 1], ...items.slice(n + 1)])}
                 />
               )}
-            </View>
-          </View>
+            </Row>
+          </Stack>
         ))}
       </Row>
     </Card>
@@ -81,17 +91,5 @@ const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: 
 });
 
 const styles = StyleSheet.create({
-  item: {
-    flexGrow: 1,
-    flexBasis: 144,
-    maxWidth: 240,
-    alignItems: 'center',
-    gap: space.xs,
-    padding: space.s,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.mist,
-  },
   plate: { minHeight: TALL, justifyContent: 'center' },
-  acts: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'center' },
 });

@@ -3,7 +3,6 @@ import { type Guide, compiledFor } from '@plesion/core/guide';
 import { type Item, practiceItem, sayChoice, sayGroup } from '@plesion/core/practice';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useMemo } from 'react';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
@@ -92,7 +91,9 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
             : 'Given: send the address of the set to your group, or let them find it under Practice.'}
       </Text>
       <Row gap="m" align="center">
-        {!given && <Button kind="main" label="Hand it out" busy={change.isPending} onPress={() => change.mutate({ given: true })} />}
+        {!given && (
+          <Button kind="main" label="Hand it out" busy={change.isPending} onPress={() => change.mutate({ given: true })} />
+        )}
         {given && (
           <Button
             label={closed ? 'Open it again' : 'Close it'}
@@ -116,12 +117,12 @@ function SetActs({ set, again }: { set: SetSource; again: () => void }) {
         <DownloadButton label="Answers, CSV" hint="Answers, CSV: every answer as a table" url={() => csvUrl(id)} />
       </Row>
       <Row gap="m" align="center">
-        <LinkBox href={`/practice/sets/${id}`} style={styles.link}>
+        <LinkBox href={`/practice/sets/${id}`} justify="center" shrink>
           <Text strong color={colour.kelp}>
             Take it yourself
           </Text>
         </LinkBox>
-        <LinkBox href={`/practice/sets/new?from=${id}`} style={styles.link}>
+        <LinkBox href={`/practice/sets/new?from=${id}`} justify="center" shrink>
           <Text strong color={colour.kelp}>
             {set.begun > 0 ? 'Make another from it' : 'Change its items'}
           </Text>
@@ -211,7 +212,3 @@ function Confusions({ results: { confused }, guide }: { results: SetResults; gui
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  link: { justifyContent: 'center', flexShrink: 1 },
-});

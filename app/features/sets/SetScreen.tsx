@@ -1,7 +1,6 @@
 import type { StoredGuide } from '@plesion/contract';
 import type { SetView } from '@plesion/contract/sets';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
@@ -83,7 +82,7 @@ function Cover({ view }: { view: SetView }) {
       <Row gap="m" align="center">
         {!closed && <Button kind="main" label="Begin" busy={begin.isPending} onPress={() => begin.mutate()} />}
         {teaches && (
-          <LinkBox href={`/practice/sets/${id}/results`} style={styles.link}>
+          <LinkBox href={`/practice/sets/${id}/results`} justify="center" shrink>
             <Text strong color={colour.kelp}>
               Results, sheet and settings
             </Text>
@@ -94,7 +93,3 @@ function Cover({ view }: { view: SetView }) {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  link: { justifyContent: 'center', flexShrink: 1 },
-});

@@ -1,11 +1,11 @@
 import type { SetRow } from '@plesion/contract/sets';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
+import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
 import { Empty } from '../../ui/states';
 import { Text } from '../../ui/Text';
@@ -37,8 +37,8 @@ export function SetsScreen() {
           {all.length > 0 && (
             <Card title="All sets">
               {all.map((set) => (
-                <View key={set.id} style={styles.set}>
-                  <LinkBox href={`/practice/sets/${set.id}`} style={styles.row}>
+                <Row key={set.id} gap="m" lineGap="none" align="center" ruled="above">
+                  <LinkBox href={`/practice/sets/${set.id}`} justify="center" fill={220} padY="s">
                     <Text strong color={colour.kelp}>
                       {set.title}
                     </Text>
@@ -62,19 +62,19 @@ export function SetsScreen() {
                     <LinkBox
                       href={`/practice/sets/${set.id}/results`}
                       label={`${sayResults(set)}: ${set.title}`}
-                      style={styles.results}
+                      justify="center"
                     >
                       <Text size="small" strong color={colour.kelp}>
                         {sayResults(set)}
                       </Text>
                     </LinkBox>
                   )}
-                </View>
+                </Row>
               ))}
             </Card>
           )}
           {teaches && (
-            <LinkBox href="/practice/sets/new" style={styles.results}>
+            <LinkBox href="/practice/sets/new" justify="center">
               <Text strong color={colour.kelp}>
                 Make a set
               </Text>
@@ -87,16 +87,3 @@ export function SetsScreen() {
 }
 
 const sayResults = ({ begun }: SetRow): string => (begun === 1 ? 'Results of one' : `Results of ${begun}`);
-
-const styles = StyleSheet.create({
-  set: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    alignItems: 'center',
-    columnGap: space.m,
-    borderTopWidth: 1,
-    borderColor: colour.mist,
-  },
-  row: { flexGrow: 1, flexShrink: 1, flexBasis: 220, justifyContent: 'center', paddingVertical: space.s },
-  results: { justifyContent: 'center' },
-});

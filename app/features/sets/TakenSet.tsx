@@ -1,7 +1,6 @@
 import type { SetAnswer, SetView } from '@plesion/contract/sets';
 import type { Guide } from '@plesion/core/guide';
 import { sayChoice } from '@plesion/core/practice';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
@@ -25,7 +24,7 @@ export function TakenSet({ view, guide }: { view: SetView; guide: Guide }) {
               ? 'Thank you. What each was is told when whoever gave the test says so.'
               : 'Nothing was answered.'}
         </Text>
-        <LinkBox href="/practice/sets" style={styles.link}>
+        <LinkBox href="/practice/sets" justify="center">
           <Text strong color={colour.kelp}>
             All sets
           </Text>
@@ -70,7 +69,3 @@ function sayOutcome(guide: Guide, choices: readonly { id: string; label: string 
       : name(told.truth);
   return { word: told.right ? `${was}: right` : `${was}; you said ${said}`, why: why?.remember ?? '' };
 }
-
-const styles = StyleSheet.create({
-  link: { justifyContent: 'center' },
-});

@@ -1,12 +1,12 @@
 import type { Offer } from '@plesion/contract/sharing';
 import { useQuery } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { FirstOf } from '../../ui/FirstOf';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
@@ -51,7 +51,7 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
   const newest = here !== undefined && here >= version;
   return (
     <Row gap="m" align="center">
-      <View style={styles.words}>
+      <Stack gap="hair" fill={240}>
         <Text strong>{title}</Text>
         <Text size="small" quiet>
           {`“${from}”, ${by}, ${sayDate(at.slice(0, 10))} · ${forms} forms · ${characters} characters${keys ? ` · ${keys} ${keys === 1 ? 'key' : 'keys'}` : ''} · version ${version}`}
@@ -59,7 +59,7 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
         <Text size="small" numberOfLines={3}>
           {summary}
         </Text>
-      </View>
+      </Stack>
       {newest ? (
         <Button
           small
@@ -80,7 +80,3 @@ function OneOffer({ offer, may, busy, onTake }: OneOfferProps) {
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  words: { flexGrow: 1, flexShrink: 1, flexBasis: 240, gap: 2 },
-});

@@ -1,7 +1,6 @@
 import { isAtLeast } from '@plesion/contract/roles';
 import type { GuideSharing } from '@plesion/contract/sharing';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { sayDate } from '../../lib/dates';
 import { useKeptState } from '../../lib/useKeptState';
@@ -41,7 +40,7 @@ function Taken({ guideId, taken, may }: { guideId: string; taken: NonNullable<Gu
       {newer !== undefined && (
         <Row gap="m" align="center">
           <Text
-            style={styles.words}
+            fill={260}
           >{`“${from}” offers version ${newer} by now. Names given here keep the version they were given with.`}</Text>
           {may && (
             <Button
@@ -79,7 +78,7 @@ function Offered({ guideId, sharing: { offered, withdrawn }, may }: { guideId: s
     <>
       {offer.error && <Failed error={offer.error} />}
       <Row gap="m" align="center">
-        <Text style={styles.words}>
+        <Text fill={260}>
           {offered
             ? `Offered to every station of this server since ${sayDate(offered.at.slice(0, 10))}, by ${offered.by}. Those who took it in are told of each newer version.`
             : 'Seen by this station alone. Offered, every other station of this server may import it, with its photographs and the names of its sources.'}
@@ -145,7 +144,3 @@ function Withdrawal({ guideId, withdrawn }: { guideId: string; withdrawn: boolea
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  words: { flexGrow: 1, flexShrink: 1, flexBasis: 260 },
-});

@@ -1,6 +1,5 @@
 import { usePathname } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Text } from '../../ui/Text';
 import { useSession } from '../session/useSession';
 
@@ -19,12 +18,8 @@ export function LearnerNote() {
   const { account } = useSession();
   if (account.role !== 'learner' || !WRITES.some((pattern) => pattern.test(path))) return null;
   return (
-    <View style={styles.note}>
+    <Box padX="l" padY="s" tone="kelpWash">
       <Text size="small">You are a learner here: you may look and practise, and the station does not keep what you record.</Text>
-    </View>
+    </Box>
   );
 }
-
-const styles = StyleSheet.create({
-  note: { backgroundColor: colour.kelpWash, paddingHorizontal: space.l, paddingVertical: space.s },
-});

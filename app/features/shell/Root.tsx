@@ -1,12 +1,11 @@
 import { QueryClientProvider, useQuery } from '@tanstack/react-query';
 import { usePathname, useRouter } from 'expo-router';
 import { type ReactNode, Suspense, useEffect } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { SafeAreaProvider } from 'react-native-safe-area-context';
 import { queryClient } from '../../lib/api';
 import { keepForOffline } from '../../lib/offline';
-import { colour } from '../../theme';
 import { startAppearance } from '../../theme/appearance';
+import { Box } from '../../ui/Box';
 import { lazyPart } from '../../ui/lazyPart';
 import { Failed, Loading } from '../../ui/states';
 import { keepSending, openRecords } from '../records/sending';
@@ -30,9 +29,9 @@ export function Root({ children }: { children: ReactNode }) {
   return (
     <SafeAreaProvider>
       <QueryClientProvider client={queryClient}>
-        <View style={styles.page}>
+        <Box fill tone="mist">
           <Gate>{children}</Gate>
-        </View>
+        </Box>
       </QueryClientProvider>
     </SafeAreaProvider>
   );
@@ -72,9 +71,9 @@ const useIsOpen = (): boolean => /^\/(join|opinion)\//.test(usePathname());
 
 /** Outside of a station there are no places. */
 const Door = ({ children }: { children: ReactNode }) => (
-  <View role="main" style={styles.page}>
+  <Box role="main" fill tone="mist">
     <Suspense fallback={<Loading what="The door" />}>{children}</Suspense>
-  </View>
+  </Box>
 );
 
 /** Whose session had ended goes on where they were; the way there is known once the screens are. */
@@ -92,5 +91,3 @@ function Sending({ station }: { station: string }) {
   useEffect(() => keepSending(station), [station]);
   return null;
 }
-
-const styles = StyleSheet.create({ page: { flex: 1, backgroundColor: colour.mist } });

@@ -53,11 +53,11 @@ export function Shell({ children }: { children: ReactNode }) {
         </ToastPlace>
       </View>
       {!wide && (
-        <View role="navigation" aria-label="Places" style={styles.bar}>
+        <Row role="navigation" aria-label="Places" padBottom="xs" ruled="above" ruledIn="hairline" tone="sheet" gap="none">
           {PLACES.map((place) => (
             <PlaceLink key={place.href} place={place} />
           ))}
-        </View>
+        </Row>
       )}
     </View>
   );
@@ -74,11 +74,11 @@ function Rail() {
           Plesion
         </Text>
       </Row>
-      <View role="navigation" aria-label="Places" style={styles.railPlaces}>
+      <Stack role="navigation" aria-label="Places" gap="xs" fill>
         {PLACES.map((place) => (
           <PlaceLink key={place.href} place={place} wide />
         ))}
-      </View>
+      </Stack>
       <AppearanceLink />
       <Stack gap="hair">
         <Text size="small" strong>
@@ -132,14 +132,6 @@ function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
 const styles = StyleSheet.create({
   fill: { flex: 1, minWidth: 0, minHeight: 0 },
   beside: { flexDirection: 'row', height: '100%' },
-  bar: {
-    flexDirection: 'row',
-    flexWrap: 'wrap',
-    backgroundColor: colour.sheet,
-    borderTopWidth: 1,
-    borderColor: colour.hairline,
-    paddingBottom: 4,
-  },
   place: { flex: 1, minHeight: TOUCH + 8, alignItems: 'center', justifyContent: 'center', gap: 2 },
   large: { flexGrow: 1, flexShrink: 0, flexBasis: 'auto', minHeight: TOUCH, paddingHorizontal: space.s },
   rail: {
@@ -150,7 +142,6 @@ const styles = StyleSheet.create({
     padding: space.l,
     gap: space.xl,
   },
-  railPlaces: { gap: space.xs, flex: 1 },
   placeWide: {
     flex: 0,
     flexDirection: 'row',

@@ -1,6 +1,7 @@
 import { Link, usePathname } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable, StyleSheet } from 'react-native';
 import { colour, space, TOUCH } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Icon } from '../../ui/Icon';
 import { Text } from '../../ui/Text';
 import { upFrom } from './up';
@@ -10,7 +11,7 @@ export function UpLink() {
   const up = upFrom(usePathname());
   if (!up) return null;
   return (
-    <View role="navigation" aria-label="Up" style={styles.bar}>
+    <Box role="navigation" aria-label="Up" align="start" padX="xs" tone="mist">
       <Link href={up.href} asChild>
         <Pressable accessibilityLabel={`Up to ${up.label}`} style={styles.link}>
           <Icon name="up" size={20} color={colour.kelp} />
@@ -19,11 +20,10 @@ export function UpLink() {
           </Text>
         </Pressable>
       </Link>
-    </View>
+    </Box>
   );
 }
 
 const styles = StyleSheet.create({
-  bar: { backgroundColor: colour.mist, paddingHorizontal: space.xs, alignItems: 'flex-start' },
   link: { minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: space.xs, paddingHorizontal: space.s },
 });

@@ -1,6 +1,6 @@
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { GuidePick } from '../guides/GuidePick';
@@ -47,13 +47,9 @@ function GiveGuide({ id, draft }: { id: string; draft: Draft }) {
   return (
     <Card title="Give it a guide">
       <GuidePick rows={guides} chosen={chosen} onChange={choose} />
-      <View style={styles.give}>
+      <Box align="end">
         <Button label="To the Bench with it" disabled={!chosen} onPress={give} />
-      </View>
+      </Box>
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  give: { alignItems: 'flex-end' },
-});

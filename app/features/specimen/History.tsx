@@ -1,9 +1,10 @@
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { Determination } from '@plesion/core/specimen';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { colour, space } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { sayDate } from '../../lib/dates';
@@ -17,7 +18,7 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
   return (
     <Card title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
       {[...determinations].reverse().map((name, i) => (
-        <View key={name.id} style={[styles.name, i > 0 && styles.earlier]}>
+        <Stack key={name.id} gap="hair" style={i > 0 && styles.earlier}>
           <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
           <Text size="small" quiet>
             {[
@@ -34,13 +35,12 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
           {name.overruled && <Text size="small" color={colour.against}>{`Otherwise than recommended: ${name.reason}`}</Text>}
           {!name.overruled && name.reason && <Text size="small">{name.reason}</Text>}
           {name.recommended !== '' && <Text size="small" quiet>{`Recommended then: ${name.recommended}`}</Text>}
-        </View>
+        </Stack>
       ))}
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  name: { gap: 2 },
   earlier: { borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
 });

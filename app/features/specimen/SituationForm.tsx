@@ -3,10 +3,10 @@ import { type Guide, HANDLING, PRIOR_PARTS, type PriorPart, regionAt } from '@pl
 import { DISTANCES, LIGHTS, type Situation, SUBJECTS } from '@plesion/core/observation';
 import { useEffect, useMemo } from 'react';
 import { type Control, Controller, useForm, useWatch } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
 import { z } from 'zod';
 import { zodResolver } from '@hookform/resolvers/zod';
 import { keptForm } from '../../lib/keptForm';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Form } from '../../ui/Form';
@@ -145,23 +145,23 @@ export function SituationForm({ guide: known, label, situation, submitLabel, abo
       </Card>
       <Card title="Where and when">
         <Row gap="m">
-          <View style={styles.cell}>
+          <Box fill least={140}>
             <FormTextField control={control} name="place" label="Place" placeholder="ledge, shore, harbour" />
-          </View>
-          <View style={styles.cell}>
+          </Box>
+          <Box fill least={140}>
             <FormTextField control={control} name="date" label="Date" placeholder="2026-05-12" inputMode="numeric" />
-          </View>
+          </Box>
         </Row>
         {guide.regions.length > 0 && <Chooser control={control} name="region" label="Region" options={guide.regions} />}
         <RegionThere control={control} regions={guide.regions} onUse={(region) => form.setValue('region', region)} />
         {guide.habitats.length > 0 && <Chooser control={control} name="habitat" label="Habitat" options={guide.habitats} />}
         <Row gap="m">
-          <View style={styles.cell}>
+          <Box fill least={140}>
             <FormTextField control={control} name="latitude" label="Latitude" placeholder="−41.2071" inputMode="text" />
-          </View>
-          <View style={styles.cell}>
+          </Box>
+          <Box fill least={140}>
             <FormTextField control={control} name="longitude" label="Longitude" placeholder="−28.1143" inputMode="text" />
-          </View>
+          </Box>
         </Row>
       </Card>
       {known && (
@@ -229,7 +229,7 @@ function RegionThere({ control, regions, onUse }: RegionThereProps) {
   if (!there || there.id === said) return null;
   return (
     <Row align="center">
-      <Text size="small" role="status" style={styles.says}>{`By the map its coordinates lie in ${there.label}.`}</Text>
+      <Text size="small" role="status" fill={180}>{`By the map its coordinates lie in ${there.label}.`}</Text>
       <Button small label={`Say ${there.label}`} onPress={() => onUse(there.id)} />
     </Row>
   );
@@ -256,8 +256,3 @@ const withoutEmpty = (situation: Situation): Situation =>
   );
 
 const MAY_BE_EMPTY = ['switchedOff', 'circumstances', 'company'];
-
-const styles = StyleSheet.create({
-  cell: { flex: 1, minWidth: 140 },
-  says: { flexGrow: 1, flexShrink: 1, flexBasis: 180 },
-});

@@ -1,6 +1,5 @@
 import { useRouter } from 'expo-router';
 import type { ReactNode } from 'react';
-import { StyleSheet } from 'react-native';
 import type { Guide } from '@plesion/core/guide';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -64,7 +63,7 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
       </Stack>
       {children}
       {content.version > 0 && (
-        <LinkBox href={`/audit?record=${id}`} style={styles.history}>
+        <LinkBox href={`/audit?record=${id}`} justify="center">
           <Text color={colour.kelp}>Who did what to it, and as it was before</Text>
         </LinkBox>
       )}
@@ -72,7 +71,3 @@ export function SpecimenFrame({ id, draft, state, guide, above, facts, beside, n
     </Screen>
   );
 }
-
-const styles = StyleSheet.create({
-  history: { justifyContent: 'center' },
-});

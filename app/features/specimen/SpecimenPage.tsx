@@ -13,8 +13,8 @@ import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
-import { lazyPart } from '../../ui/lazyPart';
 import { Row } from '../../ui/Row';
+import { lazyPart } from '../../ui/lazyPart';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useStanding } from '../analysis/useStanding';
@@ -114,10 +114,10 @@ export function SpecimenPage({ id }: { id: string }) {
           const character = book.characters.find((c) => c.id === reading.character);
           return character ? (
             <View key={reading.id ?? i} style={styles.reading}>
-              <Text size="small" quiet style={styles.what}>
+              <Text size="small" quiet fill>
                 {character.label}
               </Text>
-              <Text size="small" strong style={styles.said}>
+              <Text size="small" strong fill set="right">
                 {sayReading(character, reading)}
               </Text>
             </View>
@@ -147,6 +147,4 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
 
 const styles = StyleSheet.create({
   reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
-  what: { flex: 1 },
-  said: { flex: 1, textAlign: 'right' },
 });

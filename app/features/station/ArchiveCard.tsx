@@ -1,5 +1,5 @@
 import { urlOf } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { DownloadButton } from '../../ui/DownloadButton';
@@ -27,12 +27,12 @@ export function ArchiveCard() {
       <Row gap="m" align="center">
         {ready && (
           <>
-            <View style={styles.grow}>
+            <Box fill={240}>
               <Text strong>{`An archive of ${sayBytes(ready.bytes)} lies ready for a day`}</Text>
               <Text size="small" quiet>
                 {sayContent(ready.content)}
               </Text>
-            </View>
+            </Box>
             <DownloadButton
               label="Download"
               hint="Download the archive"
@@ -53,7 +53,3 @@ export function ArchiveCard() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexBasis: 240 },
-});

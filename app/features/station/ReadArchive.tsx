@@ -41,7 +41,7 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
         />
       ) : fresh ? (
         <Row gap="m" align="center">
-          <Text quiet size="small" style={styles.grow}>
+          <Text quiet size="small" fill={240}>
             Nothing was written in this station yet, so the archive of another station can be imported: it replaces what this one
             began with.
           </Text>
@@ -62,5 +62,4 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
 
 const styles = StyleSheet.create({
   part: { gap: space.s, borderTopWidth: StyleSheet.hairlineWidth, borderTopColor: colour.hairline, paddingTop: space.m },
-  grow: { flexGrow: 1, flexBasis: 240, flexShrink: 1 },
 });

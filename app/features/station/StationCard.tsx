@@ -1,8 +1,10 @@
 import type { StationView } from '@plesion/contract';
 import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { sayBytes, sayCount } from './sizes';
@@ -29,11 +31,11 @@ export function StationCard() {
       {!data && !error && <Loading what="What the station holds" />}
       {data && (
         <>
-          <View style={styles.kinds}>
+          <Row gap="xl" lineGap="m">
             {KINDS.map(({ kind, label, say }) => (
               <UseMeter key={kind} label={label} {...data.use[kind]} say={say} />
             ))}
-          </View>
+          </Row>
           <Text size="small" quiet>
             {`Begun on ${sayDate(data.since)}. What is hidden counts too: it is kept.`}
           </Text>
@@ -48,32 +50,31 @@ function UseMeter({ label, used, most, say }: { label: string; used: number; mos
   const nearly = share >= NEARLY;
   const words = `${say(used)} of ${say(most)}${nearly ? ', nearly all' : ''}`;
   return (
-    <View
+    <Stack
       role="meter"
       aria-label={label}
       aria-valuenow={used}
       aria-valuemin={0}
       aria-valuemax={most}
       aria-valuetext={words}
-      style={styles.meter}
+      gap="xs"
+      fill={260}
+      most="all"
     >
-      <View style={styles.words}>
+      <Row gap="m" lineGap="none" align="baseline" justify="between">
         <Text strong>{label}</Text>
         <Text size="small" color={nearly ? colour.hazard : undefined} quiet={!nearly}>
           {words}
         </Text>
-      </View>
+      </Row>
       <View style={styles.track}>
         <View style={[styles.bar, nearly && styles.full, { width: `${Math.max(share * 100, used > 0 ? 1 : 0)}%` }]} />
       </View>
-    </View>
+    </Stack>
   );
 }
 
 const styles = StyleSheet.create({
-  kinds: { flexDirection: 'row', flexWrap: 'wrap', columnGap: space.xl, rowGap: space.m },
-  meter: { flexGrow: 1, flexShrink: 1, flexBasis: 260, maxWidth: '100%', gap: space.xs },
-  words: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', alignItems: 'baseline', columnGap: space.m },
   track: { height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
   bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
   full: { backgroundColor: colour.hazard },

@@ -5,6 +5,7 @@ import { Pressable, ScrollView, StyleSheet, View } from 'react-native';
 import { colour, font, radius, space, TOUCH } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { useGuidesWhole } from '../records/useGuide';
 
@@ -37,7 +38,7 @@ export function CalledGrid({ pairs }: { pairs: readonly CalledPair[] }) {
     <Card title="Called, and what it was">
       <ScrollView horizontal>
         <View role="table" aria-label="Called (rows), and what it was (columns)">
-          <View role="row" style={styles.row}>
+          <Row role="row" oneLine gap="none">
             <View role="columnheader" style={styles.name}>
               <Text size="small" quiet>
                 called ↓ was →
@@ -50,9 +51,9 @@ export function CalledGrid({ pairs }: { pairs: readonly CalledPair[] }) {
                 </Text>
               </View>
             ))}
-          </View>
+          </Row>
           {taxa.map(({ id: called }) => (
-            <View key={called} role="row" style={styles.row}>
+            <Row key={called} role="row" oneLine gap="none">
               <View role="rowheader" style={styles.name}>
                 <Text size="small" style={styles.italic}>
                   {short(called)}
@@ -79,31 +80,31 @@ export function CalledGrid({ pairs }: { pairs: readonly CalledPair[] }) {
                   </View>
                 );
               })}
-            </View>
+            </Row>
           ))}
         </View>
       </ScrollView>
       {held && shown && (
-        <View style={styles.records}>
+        <Row gap="m" lineGap="none" align="center">
           {held.specimens.map((id, i) => (
             <LinkBox
               key={id}
               href={`/specimens/${id}`}
-              style={styles.record}
+              justify="center"
+              least="touch"
               label={`Record ${i + 1}: called ${short(shown[0])}, was ${short(shown[1])}`}
             >
               <Text size="small" strong color={colour.kelp}>{`Record ${i + 1}`}</Text>
             </LinkBox>
           ))}
           {held.n > held.specimens.length && <Text size="small" quiet>{`and ${held.n - held.specimens.length} more`}</Text>}
-        </View>
+        </Row>
       )}
     </Card>
   );
 }
 
 const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'stretch' },
   name: { width: 108, justifyContent: 'center', paddingRight: space.s },
   cell: {
     width: 76,
@@ -119,6 +120,4 @@ const styles = StyleSheet.create({
   // Told apart without colour by its edge.
   wrong: { borderColor: colour.hazard, borderStyle: 'dashed' },
   open: { borderWidth: 2.5, borderStyle: 'solid' },
-  records: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.m },
-  record: { justifyContent: 'center', minWidth: TOUCH },
 });

@@ -1,10 +1,12 @@
 import type { CalledPair } from '@plesion/contract/calibration';
 import type { Guide } from '@plesion/core/guide';
 import { useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
+import { PressBox } from '../../ui/PressBox';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { practicePair } from '../records/practicePair';
 import { useGuidesWhole } from '../records/useGuide';
@@ -24,28 +26,33 @@ export function CalledMatrix({ pairs }: { pairs: readonly CalledPair[] }) {
           const said = sayPair(guide, pair);
           const practise = guide && !pair.right ? practicePair(pair.guideId, guide, pair.called, pair.truth) : undefined;
           return (
-            <View key={key} style={styles.pair}>
-              <Pressable
+            <Box key={key} ruled="above">
+              <PressBox
                 role="button"
                 aria-expanded={open === key}
                 accessibilityLabel={`${said}: ${pair.n}, show the records`}
                 onPress={() => setOpen(open === key ? undefined : key)}
-                style={styles.line}
+                gap="m"
+                align="center"
+                touch
+                round="s"
+                across
+                oneLine
               >
-                <Text style={styles.grow}>{said}</Text>
+                <Text fill>{said}</Text>
                 <Text strong figures color={colour.kelp}>
                   {pair.n}
                 </Text>
-              </Pressable>
+              </PressBox>
               {open === key && (
-                <View style={styles.records}>
+                <Row gap="m" lineGap="none" align="center" padBottom="s">
                   {pair.specimens.map((id, i) => (
-                    <LinkBox key={id} href={`/specimens/${id}`} style={styles.record} label={`Record ${i + 1}: ${said}`}>
+                    <LinkBox key={id} href={`/specimens/${id}`} justify="center" least="touch" label={`Record ${i + 1}: ${said}`}>
                       <Text size="small" strong color={colour.kelp}>{`Record ${i + 1}`}</Text>
                     </LinkBox>
                   ))}
                   {practise && (
-                    <LinkBox href={practise} style={styles.record} label={`Practise these two: ${said}`}>
+                    <LinkBox href={practise} justify="center" least="touch" label={`Practise these two: ${said}`}>
                       <Text size="small" strong color={colour.kelp}>
                         Practise these two
                       </Text>
@@ -54,9 +61,9 @@ export function CalledMatrix({ pairs }: { pairs: readonly CalledPair[] }) {
                   {pair.n > pair.specimens.length && (
                     <Text size="small" quiet>{`and ${pair.n - pair.specimens.length} more`}</Text>
                   )}
-                </View>
+                </Row>
               )}
-            </View>
+            </Box>
           );
         })}
       </Card>
@@ -78,11 +85,3 @@ function sayPair(guide: Guide | undefined, { called, truth, right }: CalledPair)
   if (right) return called === truth ? name(truth) : `${name(truth)}, named as far as ${name(called)}`;
   return called === truth ? `${name(truth)}, of another sex, age or morph` : `called ${name(called)}, was ${name(truth)}`;
 }
-
-const styles = StyleSheet.create({
-  pair: { borderTopWidth: 1, borderColor: colour.mist },
-  line: { minHeight: TOUCH, flexDirection: 'row', alignItems: 'center', gap: space.m, borderRadius: radius.s },
-  grow: { flex: 1 },
-  records: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'center', columnGap: space.m, paddingBottom: space.s },
-  record: { justifyContent: 'center', minWidth: TOUCH },
-});

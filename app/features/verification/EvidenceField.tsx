@@ -2,13 +2,12 @@ import { LARGEST_PHOTO } from '@plesion/contract';
 import { LARGEST_ATTACHMENT, type AttachmentFile } from '@plesion/contract/verifications';
 import { useMutation } from '@tanstack/react-query';
 import type { ReactNode } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { EvidencePhoto } from './EvidencePhoto';
 import { AttachmentButton } from './AttachmentButton';
 import { verificationApi } from './verificationApi';
@@ -23,7 +22,7 @@ interface EvidenceFieldProps {
 /** A picture that shows it, and a file of any kind, each sent as it is chosen. */
 export function EvidenceField({ photo, file, onPhoto, onFile }: EvidenceFieldProps) {
   return (
-    <View style={styles.field}>
+    <Stack align="start">
       <Piece
         noun="picture"
         accept="image/*"
@@ -44,7 +43,7 @@ export function EvidenceField({ photo, file, onPhoto, onFile }: EvidenceFieldPro
       >
         {file && <AttachmentButton file={file} />}
       </Piece>
-    </View>
+    </Stack>
   );
 }
 
@@ -90,7 +89,3 @@ function sent(field: string, file: File, most: number): FormData {
 /** Letters of a name; its ending says what the file is, and stays. */
 const LONGEST_NAME = 120;
 const shortened = (name: string) => (name.length <= LONGEST_NAME ? name : `…${name.slice(1 - LONGEST_NAME)}`);
-
-const styles = StyleSheet.create({
-  field: { gap: space.s, alignItems: 'flex-start' },
-});

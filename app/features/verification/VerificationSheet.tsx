@@ -4,9 +4,9 @@ import { type Guide, sayFacets } from '@plesion/core/guide';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Disclosure } from '../../ui/Disclosure';
@@ -14,6 +14,7 @@ import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed, Loading } from '../../ui/states';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -68,7 +69,7 @@ export function VerificationSheet({ of, guide, onChange }: VerificationSheetProp
           </Suspense>
         </Disclosure>
       )}
-      <LinkBox href="/calibration" style={styles.all}>
+      <LinkBox href="/calibration" justify="center">
         <Text size="small" strong color={colour.kelp}>
           How all names turned out
         </Text>
@@ -86,9 +87,9 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
   });
   const { role } = useSession().account;
   return (
-    <View style={styles.outcome}>
+    <Stack gap="xs" padY="s" ruled="above">
       <Row gap="m" align="center">
-        <View style={styles.grow}>
+        <Box fill={200}>
           <TaxonName guide={guide} taxon={taxon} size={17} />
           <Text size="small">
             {[
@@ -111,7 +112,7 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
                 ? 'It rests on the same call, and never counts.'
                 : `It is itself wrong in ${inHundred(wrong)}.`}
           </Text>
-        </View>
+        </Box>
         {!withdrawnBy && role !== 'learner' && (
           <Button
             small
@@ -124,12 +125,6 @@ function Outcome({ one, of, guide, onChange }: { one: Verification } & Verificat
         )}
       </Row>
       {withdraw.error && <Notice kind="problem">{withdraw.error.message}</Notice>}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  all: { justifyContent: 'center' },
-  outcome: { gap: space.xs, borderTopWidth: 1, borderColor: colour.mist, paddingVertical: space.s },
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-});

@@ -1,6 +1,6 @@
 import type { SpecimenWrite, StoredGuide } from '@plesion/contract';
 import { type Overturned, VERIFICATION_WORDS } from '@plesion/core/verification';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
@@ -43,7 +43,7 @@ function Warning({ stored: { guide }, one, more }: { stored: StoredGuide; one: O
           {told.read ? `What told in the end: ${told.text}` : `Look at what would have told: ${told.text}`}
         </Text>
       )}
-      <LinkBox href={`/specimens/${specimenId}`} style={styles.record} label={`${text}: ${plain(was)}`}>
+      <LinkBox href={`/specimens/${specimenId}`} justify="center" label={`${text}: ${plain(was)}`}>
         <Text size="small" strong color={colour.hazard}>
           {text}
         </Text>
@@ -51,5 +51,3 @@ function Warning({ stored: { guide }, one, more }: { stored: StoredGuide; one: O
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({ record: { justifyContent: 'center' } });

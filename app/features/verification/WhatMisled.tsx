@@ -1,9 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import { sayReading } from '@plesion/core/observation';
 import type { Judged } from '@plesion/core/verification';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Disclosure } from '../../ui/Disclosure';
+import { Stack } from '../../ui/Stack';
 import { Table } from '../../ui/Table';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
@@ -13,7 +13,7 @@ import { namedParts, phrase } from '../records/namedParts';
 export function WhatMisled({ guide, judged }: { guide: Guide; judged: Judged }) {
   const { called, by, p, margin, marks, misled, told } = judged;
   return (
-    <View style={styles.misled}>
+    <Stack padY="s">
       <Typeset
         strong
         color={colour.hazard}
@@ -35,7 +35,7 @@ export function WhatMisled({ guide, judged }: { guide: Guide; judged: Judged }) 
           </Text>
         </Disclosure>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -45,5 +45,3 @@ function sayMark({ characters }: Guide, reading: Judged['marks'][number]['readin
 }
 
 const sayBits = (bits: number): string => `${bits > 0 ? '+' : bits < 0 ? '−' : ''}${Math.abs(bits).toFixed(1)}`;
-
-const styles = StyleSheet.create({ misled: { gap: space.s, paddingVertical: space.s } });

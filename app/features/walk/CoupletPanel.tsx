@@ -39,18 +39,18 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
   return (
     <Stack gap="m">
       <Announce>{saySupport(standings)}</Announce>
-      <View style={styles.head}>
+      <Row align="center" justify="between" oneLine gap="none">
         <View aria-live="polite">
           <Text size="title" heading={2}>{`Couplet ${couplet.number}`}</Text>
         </View>
         {step && <Button small kind="quiet" label="Decide it anew" onPress={() => bench.reopen(id)} />}
-      </View>
+      </Row>
       {couplet.prepare && (
         <Notice kind="note" title="Before you look">
           {couplet.prepare}
         </Notice>
       )}
-      <View style={[styles.leads, wide && styles.beside]}>
+      <Stack gap="m" style={wide && styles.beside}>
         {couplet.leads.map((lead) => (
           <LeadCard
             key={lead.id}
@@ -66,7 +66,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
             onTake={() => bench.answer(id, taking(lead.id, certainty))}
           />
         ))}
-      </View>
+      </Stack>
       <Row gap="m" align="end" justify="between">
         <ChoiceGroup
           label="How sure is the decision"
@@ -74,13 +74,13 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
           chosen={[certainty]}
           onChange={([next]) => onCertainty(next)}
         />
-        <View style={styles.buttons}>
+        <Row most="all">
           <Button
             label={keys ? 'Can’t decide: both ways (Q)' : 'Can’t decide: go both ways'}
             onPress={() => bench.answer(id, forking())}
           />
           {!open && <Button kind="quiet" label="Note" hint={`Note on couplet ${couplet.number}`} onPress={() => setOpen(true)} />}
-        </View>
+        </Row>
       </Row>
       {step?.forked && <ForkWeights bench={bench} couplet={id} />}
       {couplet.note && (
@@ -134,9 +134,6 @@ function ForkWeights({ bench, couplet }: { bench: OpenWalk; couplet: string }) {
 }
 
 const styles = StyleSheet.create({
-  head: { flexDirection: 'row', alignItems: 'center', justifyContent: 'space-between' },
-  leads: { gap: space.m },
   beside: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
-  buttons: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, maxWidth: '100%' },
   note: { borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.m },
 });

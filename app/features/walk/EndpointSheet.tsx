@@ -5,6 +5,7 @@ import { StyleSheet, View } from 'react-native';
 import { colour, radius } from '../../theme/index';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
@@ -43,7 +44,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
   return (
     <Row align="center" oneLine>
       <View style={styles.plate}>{plate && <PlateView plate={plate} width={46} height={46} />}</View>
-      <View style={styles.grow}>
+      <Stack gap="hair" fill>
         {known ? (
           <TaxonName guide={guide} taxon={endpoint.taxon} size={16} lines={1} />
         ) : (
@@ -57,7 +58,7 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
             ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1 in 100' : inHundred(endpoint.byReadings)}`
             : inHundred(endpoint.p)}
         </Text>
-      </View>
+      </Stack>
     </Row>
   );
 }
@@ -71,7 +72,6 @@ const styles = StyleSheet.create({
     alignItems: 'center',
     justifyContent: 'center',
   },
-  grow: { flex: 1, gap: 2, minWidth: 0 },
   track: { height: 6, borderRadius: 3, backgroundColor: colour.mist, overflow: 'hidden' },
   bar: { height: 6, backgroundColor: colour.for, borderRadius: 3 },
 });

@@ -1,10 +1,10 @@
 import { endpointId, endpointsOf, printStatements, wayTo } from '@plesion/core/keys';
 import { memo, useMemo, useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, space, TOUCH } from '../../theme/index';
+import { colour } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
 import type { OpenWalk } from './useWalk';
@@ -29,23 +29,23 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Ope
       )}
       {!chosen &&
         found.map(({ id, name }) => (
-          <Pressable key={id} role="button" onPress={() => setChosen(id)} style={styles.row}>
+          <PressBox key={id} role="button" onPress={() => setChosen(id)} gap="s" align="center" touch across oneLine>
             <Text>{name}</Text>
-          </Pressable>
+          </PressBox>
         ))}
       {chosen && <WrittenName name={endings.find(({ id }) => id === chosen)?.name ?? ''} />}
       {way.map(({ couplet, lead }) => {
         const own = taken.get(couplet.id);
         const passed = own === lead.id;
         return (
-          <Pressable key={couplet.id} role="button" onPress={() => onShow(couplet.id)} style={styles.row}>
-            <Text strong color={own === undefined ? colour.quiet : passed ? colour.for : colour.against} style={styles.character}>
+          <PressBox key={couplet.id} role="button" onPress={() => onShow(couplet.id)} gap="s" align="center" touch across oneLine>
+            <Text strong color={own === undefined ? colour.quiet : passed ? colour.for : colour.against} wide={58}>
               {`${own === undefined ? '' : passed ? '✓ ' : '✕ '}${couplet.number}${lead.id}`}
             </Text>
-            <Text size="small" style={styles.grow}>
+            <Text size="small" fill>
               {printStatements(lead.statements)}
             </Text>
-          </Pressable>
+          </PressBox>
         );
       })}
       {way.length > 1 && !bench.kept.start && (
@@ -59,10 +59,4 @@ export const IsItSheet = memo(function IsItSheet({ bench, onShow }: { bench: Ope
       {bench.kept.start && <Button small label="Start at the beginning again" onPress={() => bench.start(undefined)} />}
     </Card>
   );
-});
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', gap: space.s, minHeight: TOUCH, alignItems: 'center' },
-  character: { width: 58 },
-  grow: { flex: 1 },
 });

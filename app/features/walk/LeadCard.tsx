@@ -2,9 +2,10 @@ import type { Guide } from '@plesion/core/guide';
 import { inHundred } from '@plesion/core/evidence';
 import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space, useWide } from '../../theme/index';
+import { colour, space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { DestinationName } from '../keys/DestinationName';
 import { StatementRow } from './StatementRow';
@@ -28,10 +29,16 @@ interface LeadCardProps {
 export function LeadCard({ bench, couplet, lead, standing, guide, specimen, taken, chosen, keys, onTake }: LeadCardProps) {
   const found = new Map(standing?.findings.map((finding) => [finding.n, finding]));
   return (
-    <View
+    <Stack
       role="region"
       aria-label={`Lead ${couplet.number}${lead.id}`}
-      style={[styles.card, useWide() && styles.beside, taken && styles.taken]}
+      gap="xs"
+      pad="l"
+      ruled="round"
+      ruledIn="edge"
+      round="l"
+      tone="sheet"
+      style={[useWide() && styles.beside, taken && styles.taken]}
     >
       <Row gap="m" align="center" justify="between" oneLine>
         <Text size="title" color={colour.kelp}>{`${couplet.number}${lead.id}`}</Text>
@@ -51,12 +58,12 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
         />
       ))}
       <View style={styles.foot}>
-        <View style={styles.to}>
+        <Row align="center" shrink>
           <Text size="small" quiet>
             leads to
           </Text>
           <DestinationName guide={guide} keyed={bench.stored.key} to={lead.to} />
-        </View>
+        </Row>
         <Button
           kind={taken ? 'plain' : 'main'}
           label={taken ? 'Taken' : `Take lead ${couplet.number}${lead.id}`}
@@ -64,7 +71,7 @@ export function LeadCard({ bench, couplet, lead, standing, guide, specimen, take
           onPress={onTake}
         />
       </View>
-    </View>
+    </Stack>
   );
 }
 
@@ -101,14 +108,6 @@ function Support({ standing }: { standing: LeadStanding }) {
 }
 
 const styles = StyleSheet.create({
-  card: {
-    backgroundColor: colour.sheet,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.edge,
-    padding: space.l,
-    gap: space.xs,
-  },
   // Only side by side: down a phone it would be a height.
   beside: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
@@ -128,5 +127,4 @@ const styles = StyleSheet.create({
     paddingTop: space.m,
     marginTop: 'auto',
   },
-  to: { flexDirection: 'row', alignItems: 'center', gap: space.s, flexShrink: 1, flexWrap: 'wrap' },
 });

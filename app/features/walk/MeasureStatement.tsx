@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour } from '../../theme/index';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -44,7 +45,7 @@ export function MeasureStatement({ bench, couplet, statement, guide, specimen }:
   return (
     <Stack>
       {character.protocol && (
-        <LinkBox href={`/specimens/${at.id}/measure?character=${character.id}`} style={styles.photo}>
+        <LinkBox href={`/specimens/${at.id}/measure?character=${character.id}`} justify="center" self="start">
           <Text strong color={colour.kelp}>
             Measure it on a photo
           </Text>
@@ -85,16 +86,14 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
           onChangeText={(value) => give({ ...texts, value })}
         />
       </View>
-      <View style={styles.error}>
+      <Box fill>
         <TextField label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
-      </View>
+      </Box>
       {!quantity && <Text size="small">No number was recognised in this statement.</Text>}
     </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  photo: { alignSelf: 'flex-start', justifyContent: 'center' },
   value: { flex: 2 },
-  error: { flex: 1 },
 });

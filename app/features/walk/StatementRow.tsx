@@ -8,11 +8,12 @@ import {
   unclearIn,
 } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { StyleSheet } from 'react-native';
 import { colour, radius, space, TOUCH } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Option, Options } from '../../ui/Options';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TermText } from '../glossary/TermText';
 import { ticking } from './answering';
@@ -49,9 +50,9 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const withheld = bench.withheld(statement);
   const numeric = statement.link ? !('states' in statement.link) : onlyQuantity(statement.text) !== undefined;
   return (
-    <View style={[styles.row, chosen && styles.chosen]}>
+    <Stack padX="xs" padY="s" ruled="above" ruledIn="hairline" style={chosen && styles.chosen}>
       <Row gap="xs" align="start" oneLine>
-        <View style={styles.words}>
+        <Stack gap="hair" fill>
           {statement.join && statement.join !== 'and' && (
             <Text size="small" strong quiet>
               {statement.join}
@@ -75,7 +76,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
               {help}
             </Text>
           )}
-        </View>
+        </Stack>
         {numeric && !withheld && (
           <Button
             small
@@ -86,7 +87,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           />
         )}
       </Row>
-      <Options label={statement.text} style={styles.ticks}>
+      <Options label={statement.text} gap="xs" across>
         {STATEMENT_ANSWERS.map((answer) => (
           <Tick
             key={answer}
@@ -104,7 +105,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
           F fits · D does not · P in part · V can’t see
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -164,10 +165,7 @@ function Tick({ answer, on, silent, off, onPress }: TickProps) {
 }
 
 const styles = StyleSheet.create({
-  row: { gap: space.s, paddingVertical: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingHorizontal: space.xs },
   chosen: { backgroundColor: colour.kelpWash, borderRadius: radius.s },
-  words: { flex: 1, gap: 2, minWidth: 0 },
-  ticks: { flexDirection: 'row', flexWrap: 'wrap', gap: space.xs },
   tick: {
     minHeight: TOUCH,
     minWidth: 66,

@@ -1,8 +1,9 @@
 import { inHundred } from '@plesion/core/evidence';
 import { coupletIndex } from '@plesion/core/keys';
 import { memo } from 'react';
-import { Pressable, ScrollView, StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme/index';
+import { ScrollView, StyleSheet } from 'react-native';
+import { colour, space } from '../../theme/index';
+import { PressBox } from '../../ui/PressBox';
 import { Text } from '../../ui/Text';
 import type { OpenWalk } from './useWalk';
 
@@ -69,33 +70,31 @@ interface StepProps {
 
 function Step({ label, detail, on, open, doubt, p, onPress }: StepProps) {
   return (
-    <Pressable
+    <PressBox
       role="button"
       aria-current={on ? 'step' : undefined}
       accessibilityLabel={`Couplet ${label}: ${detail}${p !== undefined && p < 0.9 ? `, ${inHundred(p)}` : ''}`}
       onPress={onPress}
-      style={[styles.step, open && styles.open, doubt && styles.doubt, on && styles.on]}
+      align="center"
+      justify="center"
+      least="touch"
+      padX="m"
+      ruled="round"
+      ruledIn="hairline"
+      touch
+      round="m"
+      tone="sheet"
+      style={[open && styles.open, doubt && styles.doubt, on && styles.on]}
     >
       <Text size="small" strong color={on ? colour.kelp : colour.ink}>
         {label}
       </Text>
-    </Pressable>
+    </PressBox>
   );
 }
 
 const styles = StyleSheet.create({
   along: { gap: space.xs, paddingVertical: 2 },
-  step: {
-    minHeight: TOUCH,
-    minWidth: TOUCH,
-    paddingHorizontal: space.m,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
   open: { borderStyle: 'dashed', borderColor: colour.unknown },
   doubt: { borderColor: colour.for, borderStyle: 'dashed' },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },

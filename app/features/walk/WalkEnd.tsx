@@ -2,13 +2,14 @@ import { inHundred } from '@plesion/core/evidence';
 import type { BackCheckItem } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { memo } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, space, TOUCH } from '../../theme/index';
+import { colour } from '../../theme/index';
 import { Announce } from '../../ui/Announce';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
@@ -107,23 +108,30 @@ export const Missteps = memo(function Missteps({ bench, onShow }: { bench: OpenW
   return (
     <Card title="Where you might have gone wrong">
       {missteps.slice(0, 4).map((misstep) => (
-        <Pressable
+        <PressBox
           key={misstep.couplet + misstep.instead}
           role="button"
           onPress={() => onShow(misstep.couplet)}
-          style={styles.misstep}
+          gap="m"
+          align="center"
+          padTop="s"
+          ruled="above"
+          ruledIn="hairline"
+          touch
+          across
+          oneLine
         >
-          <View style={styles.grow}>
+          <Box fill>
             <Text size="small">{misstep.text}</Text>
             <Text
               size="small"
               quiet
             >{`${misstep.number}${misstep.instead} instead of ${misstep.number}${misstep.taken}; misread ${inHundred(misstep.p)}`}</Text>
-          </View>
+          </Box>
           <Text strong figures color={misstep.bits > 0 ? colour.against : colour.quiet}>
             {`${misstep.bits > 0 ? '+' : ''}${misstep.bits.toFixed(1)}`}
           </Text>
-        </Pressable>
+        </PressBox>
       ))}
     </Card>
   );
@@ -147,11 +155,11 @@ function BackCheckSheet({ bench }: { bench: OpenWalk }) {
       {worstFirst.map((item, i) => {
         const { sign, word, color } = VERDICTS[item.verdict];
         return (
-          <View key={i} style={styles.check}>
-            <Text strong color={color} style={styles.sign} accessibilityLabel={word}>
+          <Row key={i} padTop="s" ruled="above" ruledIn="hairline" oneLine>
+            <Text strong color={color} wide={20} set="centre" accessibilityLabel={word}>
               {sign}
             </Text>
-            <View style={styles.grow}>
+            <Box fill>
               <Text size="small" strong>
                 {item.label}
               </Text>
@@ -165,25 +173,10 @@ function BackCheckSheet({ bench }: { bench: OpenWalk }) {
                   .filter(Boolean)
                   .join(' · ')}
               </Text>
-            </View>
-          </View>
+            </Box>
+          </Row>
         );
       })}
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  misstep: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    minHeight: TOUCH,
-    borderTopWidth: 1,
-    borderColor: colour.hairline,
-    paddingTop: space.s,
-  },
-  grow: { flex: 1, minWidth: 0 },
-  check: { flexDirection: 'row', gap: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingTop: space.s },
-  sign: { width: 20, textAlign: 'center' },
-});

@@ -2,13 +2,14 @@ import { type Certainty, CERTAINTIES } from '@plesion/core/observation';
 import { coupletIndex, type StatementAnswer } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { memo, useDeferredValue, useState } from 'react';
-import { ScrollView, StyleSheet, View } from 'react-native';
-import { colour, space, useWide } from '../../theme/index';
+import { ScrollView, StyleSheet } from 'react-native';
+import { space, useWide } from '../../theme/index';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { AsyncScreen } from '../../ui/AsyncScreen';
+import { Box } from '../../ui/Box';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -77,7 +78,7 @@ const Head = memo(function Head({ bench }: { bench: OpenWalk }) {
   const only = bench.lot ? undefined : bench.specimens[0];
   return (
     <Row gap="xs" align="center" oneLine>
-      <View style={styles.grow}>
+      <Box fill>
         <PageHeading size="title" title={`Walk: ${bench.stored.key.title}`} numberOfLines={2}>
           {bench.stored.key.title}
         </PageHeading>
@@ -88,7 +89,7 @@ const Head = memo(function Head({ bench }: { bench: OpenWalk }) {
               ? only.state.content.label || 'a specimen without label'
               : 'for no specimen: nothing is recorded'}
         </Text>
-      </View>
+      </Box>
       <Button small kind="quiet" label="Undo" disabled={!bench.canUndo} onPress={bench.undo} />
       <Button
         small
@@ -237,7 +238,7 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
     result.trail.flatMap((step) => (step.lead ? [step.couplet + step.lead] : step.leads.map(({ lead }) => step.couplet + lead))),
   );
   return (
-    <View style={styles.wide}>
+    <Row fill tone="mist" oneLine gap="none">
       <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
         {help && <KeyHelp keys={WALK_KEYS} onClose={() => setHelp(false)} />}
         <Head bench={calm} />
@@ -277,13 +278,11 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
         <IsItSheet bench={calm} onShow={sight.show} />
         <Button small kind="quiet" label="Keys (?)" hint="Show the keys of the keyboard" onPress={() => setHelp(!help)} />
       </ScrollView>
-    </View>
+    </Row>
   );
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 0 },
-  wide: { flex: 1, flexDirection: 'row', backgroundColor: colour.mist },
   middle: { flex: 1 },
   right: { width: 328, flexGrow: 0 },
   column: { padding: space.l, gap: space.m },

@@ -18,12 +18,12 @@ import {
   splitCouplet,
 } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../../theme';
+import { colour } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 import { Card } from '../../../ui/Card';
 import { Row } from '../../../ui/Row';
+import { Stack } from '../../../ui/Stack';
 import { Text } from '../../../ui/Text';
 import { DestinationEditor } from './DestinationEditor';
 import { LinkEditor } from './LinkEditor';
@@ -118,9 +118,9 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
   const [tying, setTying] = useState<number>();
   const next = nextOf(keyed, lead);
   return (
-    <View style={styles.lead}>
+    <Stack padTop="m" ruled="above" ruledIn="hairline">
       <Row gap="xs" align="center">
-        <Text strong color={colour.kelp} size="lead" style={styles.grow}>{`${number}${lead.id}`}</Text>
+        <Text strong color={colour.kelp} size="lead" fill>{`${number}${lead.id}`}</Text>
         {place > 0 && (
           <Button
             small
@@ -179,7 +179,7 @@ function LeadEditor({ keyed, couplet, lead, place, guide, onChange, onGo, onNew 
           />
         )}
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -199,8 +199,3 @@ function LeadWords({ lead, number, onWords }: { lead: Lead; number: string; onWo
     />
   );
 }
-
-const styles = StyleSheet.create({
-  lead: { gap: space.s, borderTopWidth: 1, borderColor: colour.hairline, paddingTop: space.m },
-  grow: { flex: 1 },
-});

@@ -1,7 +1,7 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Destination, type Key, type Lead, setDestination, taxonNamed } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../../ui/Box';
 import { Button } from '../../../ui/Button';
 import { ChoiceGroup } from '../../../ui/ChoiceGroup';
 import { Row } from '../../../ui/Row';
@@ -54,7 +54,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
       />
       {kind !== 'open' && (
         <Row align="end" oneLine>
-          <View style={styles.grow}>
+          <Box fill>
             <TextField
               label={{ couplet: 'Number of the couplet', taxon: 'Name', key: 'Key to', open: '' }[kind]}
               value={text}
@@ -62,7 +62,7 @@ export function DestinationEditor({ keyed, couplet, lead, guide, onChange, onNew
               onChangeText={give}
               problem={unknownNumber ? `There is no couplet ${text.trim()} yet.` : undefined}
             />
-          </View>
+          </Box>
           {kind === 'couplet' && <Button small label="A new couplet" onPress={onNew} />}
         </Row>
       )}
@@ -84,7 +84,3 @@ function named(name: string, guide: Guide | undefined): Destination {
   const taxon = guide && taxonNamed(guide, name);
   return { kind: 'taxon', name, ...(taxon ? { taxon: taxon.id } : {}) };
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1 },
-});

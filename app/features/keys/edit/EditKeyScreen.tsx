@@ -2,14 +2,17 @@ import type { StoredGuide } from '@plesion/contract';
 import { type Couplet, coupletIndex, type Key, lintKey, renumber } from '@plesion/core/keys';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo, useState } from 'react';
-import { FlatList, Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH, useWide } from '../../../theme';
+import { FlatList, StyleSheet } from 'react-native';
+import { colour, radius, space, useWide } from '../../../theme';
 import { Button } from '../../../ui/Button';
 import { TextField } from '../../../ui/TextField';
 import { PageHeading } from '../../../ui/PageHeading';
 import { Screen } from '../../../ui/Screen';
 import { AsyncScreen } from '../../../ui/AsyncScreen';
+import { Box } from '../../../ui/Box';
+import { PressBox } from '../../../ui/PressBox';
 import { Row } from '../../../ui/Row';
+import { Stack } from '../../../ui/Stack';
 import { Text } from '../../../ui/Text';
 import { RecordTrouble } from '../../records/SavingTrouble';
 import { useGuide } from '../../records/useGuide';
@@ -51,14 +54,14 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
         Edit the key
       </PageHeading>
       <Row gap="m" oneLine>
-        <View style={styles.grow}>
+        <Box fill>
           <TextField
             label="Title of the key"
             value={key.title}
             maxLength={200}
             onChangeText={(title) => title && change((now) => ({ ...now, title }))}
           />
-        </View>
+        </Box>
       </Row>
       <RecordTrouble
         draft={draft}
@@ -69,7 +72,7 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
         }
         mine="Mine on top of it"
       />
-      <View style={[styles.columns, wide && styles.beside]}>
+      <Stack gap="m" style={wide && styles.beside}>
         <CoupletList
           keyed={key}
           chosen={couplet.id}
@@ -77,11 +80,11 @@ function Editor({ id, draft, state, stored, first }: EditorProps) {
           onChoose={choose}
           tall={wide}
         />
-        <View style={styles.middle}>
+        <Stack gap="m" fill>
           <CoupletEditor keyed={key} couplet={couplet} guide={stored?.guide} onChange={change} onGo={choose} />
           <KeyProblems problems={problems} onOpen={choose} />
-        </View>
-      </View>
+        </Stack>
+      </Stack>
     </Screen>
   );
 }
@@ -100,23 +103,26 @@ function CoupletList({
   tall: boolean;
 }) {
   const button = ({ item: couplet }: { item: Couplet }) => (
-    <Pressable
+    <PressBox
       role="tab"
       aria-selected={couplet.id === chosen}
       accessibilityLabel={tall ? undefined : `Couplet ${couplet.number}${faults.has(couplet.id) ? ', to mend' : ''}`}
       onPress={() => onChoose(couplet.id)}
-      style={[
-        styles.number,
-        tall && styles.numberTall,
-        faults.has(couplet.id) && styles.fault,
-        couplet.id === chosen && styles.on,
-      ]}
+      align="center"
+      justify="center"
+      least="touch"
+      ruled="round"
+      ruledIn="hairline"
+      touch
+      round="m"
+      tone="sheet"
+      style={[tall && styles.numberTall, faults.has(couplet.id) && styles.fault, couplet.id === chosen && styles.on]}
     >
       <Text strong color={couplet.id === chosen ? colour.kelp : colour.ink}>
         {couplet.number}
       </Text>
       {tall && (
-        <Text size="small" quiet numberOfLines={1} style={styles.grow}>
+        <Text size="small" quiet numberOfLines={1} fill least={0}>
           {couplet.leads[0]?.statements[0]?.text ?? '…'}
         </Text>
       )}
@@ -125,7 +131,7 @@ function CoupletList({
           to mend
         </Text>
       )}
-    </Pressable>
+    </PressBox>
   );
   // Thousands of couplets are listed as they come into sight.
   return (
@@ -170,7 +176,7 @@ function SaveBar({
       <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
       <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
       <Button small kind="quiet" label="Renumber" hint="Renumber couplets in the order they are met" onPress={onRenumber} />
-      <Text size="small" quiet style={styles.grow} role="status">
+      <Text size="small" quiet fill least={0} role="status">
         {clean ? `version ${state.content.version}` : 'changes kept on this device'}
       </Text>
       <Button
@@ -184,10 +190,7 @@ function SaveBar({
 }
 
 const styles = StyleSheet.create({
-  grow: { flex: 1, minWidth: 0 },
-  columns: { gap: space.m },
   beside: { flexDirection: 'row', alignItems: 'flex-start' },
-  middle: { flex: 1, gap: space.m, minWidth: 0 },
   list: {
     width: 236,
     maxHeight: 640,
@@ -200,16 +203,6 @@ const styles = StyleSheet.create({
   listContent: { padding: space.s, gap: space.xs },
   row: { flexGrow: 0, flexShrink: 0 },
   along: { gap: space.xs },
-  number: {
-    minHeight: TOUCH,
-    minWidth: TOUCH,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
   numberTall: { flexDirection: 'row', justifyContent: 'flex-start', paddingHorizontal: space.m, gap: space.s },
   fault: { borderColor: colour.hazard, borderStyle: 'dashed' },
   on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },

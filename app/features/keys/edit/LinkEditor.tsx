@@ -3,6 +3,7 @@ import { type Key, linkFor, setLink, type Statement, type StatementLink } from '
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, space } from '../../../theme';
+import { Box } from '../../../ui/Box';
 import { Button } from '../../../ui/Button';
 import { ChoiceGroup } from '../../../ui/ChoiceGroup';
 import { Row } from '../../../ui/Row';
@@ -28,7 +29,7 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
   return (
     <View style={styles.group}>
       <Row align="center">
-        <Text size="small" style={styles.grow}>
+        <Text size="small" fill least={120}>
           {statement.join && statement.join !== 'and' ? `${statement.join} ${text}` : text}
         </Text>
         {guide && (
@@ -130,7 +131,7 @@ function LinkValues({
   };
   return (
     <Row align="center">
-      <View style={styles.grow}>
+      <Box fill least={120}>
         <TextField
           label="from"
           inputMode="decimal"
@@ -138,8 +139,8 @@ function LinkValues({
           value={texts.low}
           onChangeText={(low) => give({ low })}
         />
-      </View>
-      <View style={styles.grow}>
+      </Box>
+      <Box fill least={120}>
         <TextField
           label="to"
           inputMode="decimal"
@@ -147,7 +148,7 @@ function LinkValues({
           value={texts.high}
           onChangeText={(high) => give({ high })}
         />
-      </View>
+      </Box>
     </Row>
   );
 }
@@ -164,5 +165,4 @@ function sayLink(character: Character, link: StatementLink): string {
 
 const styles = StyleSheet.create({
   group: { gap: space.xs, borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.s },
-  grow: { flex: 1, minWidth: 120 },
 });

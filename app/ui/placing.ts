@@ -1,0 +1,118 @@
+import { StyleSheet, type ViewStyle } from 'react-native';
+import { colour, radius, TOUCH } from '../theme';
+import { type Gap, GAPS } from './gaps';
+
+const ALIGNED = { start: 'flex-start', center: 'center', end: 'flex-end', baseline: 'baseline', stretch: 'stretch' } as const;
+const JUSTIFIED = { center: 'center', end: 'flex-end', between: 'space-between', evenly: 'space-evenly' } as const;
+const RULED = { above: 'borderTopWidth', below: 'borderBottomWidth', round: 'borderWidth' } as const;
+
+type Tone = keyof typeof colour;
+
+/** How much room a part takes in what holds it. */
+export interface Taking {
+  /** All that is left beside others; a number is what it would have at least before it goes on to a line of its own. */
+  fill?: boolean | number;
+  /** Gets narrower before it runs over the edge. */
+  shrink?: boolean;
+  /** Where it stands across what holds it, where that differs from the others. */
+  self?: keyof typeof ALIGNED;
+  /** Widths, in pixels. */
+  least?: number | 'touch';
+  most?: number | 'all';
+  wide?: number | 'all';
+}
+
+/** How a part stands in what holds it and what it holds stands in it, in steps and colours of the theme. */
+export interface Placing extends Taking {
+  /** Room between the parts. */
+  gap?: Gap;
+  /** Room between lines, where it differs. */
+  lineGap?: Gap;
+  /** Where parts stand that are smaller than the row is high, or the stack wide; as large as it is, where absent. */
+  align?: keyof typeof ALIGNED;
+  /** Where the parts stand that do not fill it; at its beginning, where absent. */
+  justify?: keyof typeof JUSTIFIED;
+  /** Parts side by side, and not one below the other. */
+  across?: boolean;
+  /** Does what is side by side stay on one line, however narrow? Usually what does not fit goes on below. */
+  oneLine?: boolean;
+  /** At least as high as a finger needs. */
+  touch?: boolean;
+  /** Room within its edges: on all sides, left and right, above and below. */
+  pad?: Gap;
+  padX?: Gap;
+  padY?: Gap;
+  padTop?: Gap;
+  padBottom?: Gap;
+  /** A fine line; of mist, where no colour is said. */
+  ruled?: keyof typeof RULED;
+  ruledIn?: Tone;
+  /** The colour of its ground. */
+  tone?: Tone;
+  round?: keyof typeof radius;
+  /** Cuts off what runs over its edges. */
+  clip?: boolean;
+}
+
+/** What of a style each of them makes. */
+const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[Name]>, all: Placing) => ViewStyle } = {
+  fill: (said) => (typeof said === 'number' ? { flexGrow: 1, flexShrink: 1, flexBasis: said } : { flex: 1 }),
+  shrink: () => ({ flexShrink: 1 }),
+  self: (said) => ({ alignSelf: ALIGNED[said] }),
+  least: (said) => ({ minWidth: said === 'touch' ? TOUCH : said }),
+  most: (said) => ({ maxWidth: said === 'all' ? '100%' : said }),
+  wide: (said) => ({ width: said === 'all' ? '100%' : said }),
+  gap: (said) => ({ gap: GAPS[said] }),
+  lineGap: (said) => ({ rowGap: GAPS[said] }),
+  align: (said) => ({ alignItems: ALIGNED[said] }),
+  justify: (said) => ({ justifyContent: JUSTIFIED[said] }),
+  across: (_, { oneLine }) => ({ flexDirection: 'row', flexWrap: oneLine ? 'nowrap' : 'wrap' }),
+  oneLine: () => ({}),
+  touch: () => ({ minHeight: TOUCH }),
+  pad: (said) => ({ padding: GAPS[said] }),
+  padX: (said) => ({ paddingHorizontal: GAPS[said] }),
+  padY: (said) => ({ paddingVertical: GAPS[said] }),
+  padTop: (said) => ({ paddingTop: GAPS[said] }),
+  padBottom: (said) => ({ paddingBottom: GAPS[said] }),
+  ruled: (said, { ruledIn = 'mist' }) => ({ [RULED[said]]: 1, borderColor: colour[ruledIn] }),
+  ruledIn: () => ({}),
+  tone: (said) => ({ backgroundColor: colour[said] }),
+  round: (said) => ({ borderRadius: radius[said] }),
+  clip: () => ({ overflow: 'hidden' }),
+};
+
+type Name = keyof Placing;
+const isPlacing = (name: string): name is Name => Object.hasOwn(STYLES, name);
+
+/** Styles by what was asked for, each made once: lists have hundreds of rows. */
+const made = new Map<string, ViewStyle>();
+
+/** The style of how something is placed, and what else was said of it. */
+export function placed<Props extends Placing>(props: Props): [style: ViewStyle, rest: Omit<Props, Name>] {
+  const placing: Record<string, unknown> = {};
+  const rest: Record<string, unknown> = {};
+  let asked = '';
+  for (const [name, said] of Object.entries(props)) {
+    if (!isPlacing(name)) rest[name] = said;
+    else if (said !== undefined && said !== false) {
+      placing[name] = said;
+      asked += `${name} ${String(said)} `;
+    }
+  }
+  let style = made.get(asked);
+  if (!style) {
+    style = StyleSheet.create({ placed: styleOf(placing) }).placed;
+    made.set(asked, style);
+  }
+  // Both were sorted by their names just now.
+  return [style, rest as Omit<Props, Name>];
+}
+
+function styleOf(placing: Placing): ViewStyle {
+  const style: ViewStyle = {};
+  for (const name of Object.keys(placing) as Name[]) {
+    const make = STYLES[name] as (said: unknown, all: Placing) => ViewStyle;
+    Object.assign(style, make(placing[name], placing));
+  }
+  return style;
+}
