@@ -1,5 +1,6 @@
 import { createContext, type ReactNode, useContext } from 'react';
-import { Pressable, type StyleProp, View, type ViewStyle } from 'react-native';
+import { Pressable, type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+import { colour } from '../theme';
 import { type Placing, placed } from './placing';
 import { useRoving } from './roving';
 
@@ -23,7 +24,9 @@ export function Options(props: OptionsProps) {
   );
 }
 
-interface OptionProps {
+interface OptionProps extends Placing {
+  /** Has an edge, which tells whether it is chosen. */
+  framed?: boolean;
   on: boolean;
   /** What a screen reader says; the words that are shown stand in it. */
   label: string;
@@ -34,8 +37,10 @@ interface OptionProps {
 }
 
 /** One of {@link Options}. */
-export function Option({ on, label, off, onPress, children, style }: OptionProps) {
+export function Option(props: OptionProps) {
+  const [place, { on, label, off, framed, onPress, children, style }] = placed(props);
   const many = useContext(Many);
+  const look = [place, framed && styles.framed, framed && on && styles.on];
   return (
     <Pressable
       role={many ? 'checkbox' : 'radio'}
@@ -43,9 +48,15 @@ export function Option({ on, label, off, onPress, children, style }: OptionProps
       accessibilityLabel={label}
       disabled={off}
       onPress={onPress}
-      style={style}
+      style={typeof style === 'function' ? (state) => [look, style(state)] : [look, style]}
     >
       {children}
     </Pressable>
   );
 }
+
+const styles = StyleSheet.create({
+  framed: { borderWidth: 1, borderColor: colour.hairline },
+  // Thicker within, so that nothing moves when one is chosen.
+  on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash, boxShadow: `inset 0 0 0 1px ${colour.kelp}` },
+});

@@ -1,9 +1,10 @@
 import { plainText } from '@plesion/core/guide';
 import { type ReactNode, useDeferredValue, useState } from 'react';
-import { type StyleProp, StyleSheet, View, type ViewStyle } from 'react-native';
+import { StyleSheet, View } from 'react-native';
 import { space } from '../theme';
 import { ChoiceChip } from './ChoiceChip';
 import { Option, Options } from './Options';
+import type { Placing } from './placing';
 import { Text } from './Text';
 import { TextField } from './TextField';
 
@@ -24,16 +25,16 @@ interface PickerProps<T extends string> {
   onChange: (id: T) => void;
   /** What is chosen may be given up by choosing it again. */
   onClear?: () => void;
-  /** What one looks like, and the box it stands in; its label in words, where absent. */
+  /** What one looks like, and how it stands in its tile; its label in words, where absent. */
   draw?: (item: PickerItem<T>, on: boolean) => ReactNode;
-  itemStyle?: (on: boolean) => StyleProp<ViewStyle>;
+  tile?: Placing;
 }
 
 /**
  * One of few or of many. Few are all in sight; of many those are that fit what is typed,
  * and the one that is chosen.
  */
-export function Picker<T extends string>({ label, items, chosen, onChange, onClear, draw, itemStyle }: PickerProps<T>) {
+export function Picker<T extends string>({ label, items, chosen, onChange, onClear, draw, tile }: PickerProps<T>) {
   const [text, setText] = useState('');
   const wanted = plainText(useDeferredValue(text)).split(/\s+/).filter(Boolean);
   const many = items.length > MANY;
@@ -65,7 +66,7 @@ export function Picker<T extends string>({ label, items, chosen, onChange, onCle
           const press = () => (on && onClear ? onClear() : onChange(item.id));
           if (!draw) return <ChoiceChip key={item.id} on={on} label={item.label} onPress={press} />;
           return (
-            <Option key={item.id} on={on} label={item.label} onPress={press} style={itemStyle?.(on)}>
+            <Option key={item.id} on={on} label={item.label} onPress={press} framed round="m" {...tile}>
               {draw(item, on)}
             </Option>
           );

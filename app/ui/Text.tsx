@@ -15,6 +15,8 @@ export interface TextProps extends Omit<NativeTextProps, 'children'>, Taking {
   figures?: boolean;
   /** Where its lines stand; at their beginning, where absent. */
   set?: 'centre' | 'right';
+  /** Its lines close together, on a small tile. */
+  tight?: boolean;
   color?: string;
   /** Heading level for screen readers. */
   heading?: 1 | 2 | 3;
@@ -33,8 +35,10 @@ const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[siz
 
 /** All text of the interface. */
 export function Text(props: TextProps) {
-  const [place, { children, size = 'body', strong, quiet, figures, set, color, heading, style, ref, numberOfLines, ...rest }] =
-    placed(props);
+  const [
+    place,
+    { children, size = 'body', strong, quiet, figures, set, tight, color, heading, style, ref, numberOfLines, ...rest },
+  ] = placed(props);
   const scale = useLetterScale();
   return (
     <NativeText
@@ -51,6 +55,7 @@ export function Text(props: TextProps) {
         quiet && styles.quiet,
         figures && styles.figures,
         set && styles[set],
+        tight && { lineHeight: 16 * scale },
         place,
         color ? { color } : undefined,
         style,

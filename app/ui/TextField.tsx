@@ -13,10 +13,12 @@ export interface TextFieldProps extends Omit<TextInputProps, 'onChange'> {
   unit?: string;
   ref?: Ref<TextInput>;
   hint?: string;
+  /** For a long text that is pasted: so high at least, in small letters. */
+  paste?: number;
 }
 
 /** A labelled text field; its problem is read out with it. */
-export function TextField({ label, problem, unit, hint, style, ...input }: TextFieldProps) {
+export function TextField({ label, problem, unit, hint, paste, style, ...input }: TextFieldProps) {
   const id = useId();
   const scale = useLetterScale();
   return (
@@ -36,6 +38,7 @@ export function TextField({ label, problem, unit, hint, style, ...input }: TextF
             { fontSize: 16 * scale },
             WITH_LABEL,
             input.multiline && [styles.tall, GROWS],
+            paste ? { minHeight: paste, fontSize: 13 * scale } : undefined,
             problem ? styles.wrong : undefined,
             style,
           ]}

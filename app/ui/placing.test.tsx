@@ -1,7 +1,10 @@
 import { render, screen } from '@testing-library/react-native';
-import { StyleSheet, type ViewStyle } from 'react-native';
+import { StyleSheet, View, type ViewStyle } from 'react-native';
 import { colour, radius, TOUCH } from '../theme';
+import { Bar } from './Bar';
 import { Box } from './Box';
+import { Column, Columns } from './Columns';
+import { Option, Options } from './Options';
 import { placed, type Placing } from './placing';
 import { PressBox } from './PressBox';
 import { Text } from './Text';
@@ -63,6 +66,56 @@ describe('a place', () => {
     expect(rest).toEqual({ role: 'group', onLayout: undefined });
     expect(placed({ fill: true, gap: 's' })[0]).toBe(style);
     expect(placed({ fill: true, gap: 'm' })[0]).not.toBe(style);
+  });
+});
+
+let mockWide = false;
+jest.mock('../theme', () => ({ ...jest.requireActual<object>('../theme'), useWide: () => mockWide }));
+
+describe('a part of a page', () => {
+  it('is a column where there is room, and goes below where there is none', () => {
+    const page = () => (
+      <Columns testID="columns">
+        <Column testID="column" times={3} />
+      </Columns>
+    );
+    mockWide = true;
+    render(page());
+    expect(shownStyle('columns')).toMatchObject({ flexDirection: 'row', flexWrap: 'nowrap', alignItems: 'flex-start' });
+    expect(shownStyle('column')).toMatchObject({ flex: 3 });
+    mockWide = false;
+    screen.rerender(page());
+    expect(shownStyle('columns')).not.toHaveProperty('flexDirection');
+    expect(shownStyle('column')).not.toHaveProperty('flex');
+  });
+
+  it.each([
+    [0, '0%'],
+    [0.0004, '1%'],
+    [0.5, '50%'],
+    [1, '100%'],
+  ])('is a bar for %d that shows %s of it', (part, width) => {
+    render(<Bar part={part} />);
+    const filled = screen.UNSAFE_getAllByType(View).at(-1)!;
+    expect(StyleSheet.flatten(filled.props.style as ViewStyle)).toMatchObject({ width });
+  });
+
+  it('tells by its edge and its ground that it is chosen, and nothing moves', () => {
+    render(
+      <Options label="Edge">
+        {['round', 'toothed'].map((edge) => (
+          <Option key={edge} framed pad="s" on={edge === 'round'} label={edge} onPress={() => undefined}>
+            <Text>{edge}</Text>
+          </Option>
+        ))}
+      </Options>,
+    );
+    const [on, off] = ['round', 'toothed'].map((name) =>
+      StyleSheet.flatten(screen.getByLabelText(name).props.style as ViewStyle),
+    );
+    expect(on.borderColor).toBe(colour.kelp);
+    expect(off.borderColor).toBe(colour.hairline);
+    expect([on.borderWidth, on.padding]).toEqual([off.borderWidth, off.padding]);
   });
 });
 

@@ -4,7 +4,7 @@ import { type Gap, GAPS } from './gaps';
 
 const ALIGNED = { start: 'flex-start', center: 'center', end: 'flex-end', baseline: 'baseline', stretch: 'stretch' } as const;
 const JUSTIFIED = { center: 'center', end: 'flex-end', between: 'space-between', evenly: 'space-evenly' } as const;
-const RULED = { above: 'borderTopWidth', below: 'borderBottomWidth', round: 'borderWidth' } as const;
+const RULED = { above: 'borderTopWidth', below: 'borderBottomWidth', left: 'borderLeftWidth', round: 'borderWidth' } as const;
 
 type Tone = keyof typeof colour;
 
@@ -12,6 +12,8 @@ type Tone = keyof typeof colour;
 export interface Taking {
   /** All that is left beside others; a number is what it would have at least before it goes on to a line of its own. */
   fill?: boolean | number;
+  /** How many times the room of others that have a share. */
+  share?: number;
   /** Gets narrower before it runs over the edge. */
   shrink?: boolean;
   /** Where it stands across what holds it, where that differs from the others. */
@@ -20,6 +22,9 @@ export interface Taking {
   least?: number | 'touch';
   most?: number | 'all';
   wide?: number | 'all';
+  /** Heights, in pixels: its own, or at least. */
+  tall?: number;
+  leastTall?: number;
 }
 
 /** How a part stands in what holds it and what it holds stands in it, in steps and colours of the theme. */
@@ -44,9 +49,12 @@ export interface Placing extends Taking {
   padY?: Gap;
   padTop?: Gap;
   padBottom?: Gap;
-  /** A fine line; of mist, where no colour is said. */
+  padLeft?: Gap;
+  /** A line; a fine one of mist, where nothing else is said. */
   ruled?: keyof typeof RULED;
   ruledIn?: Tone;
+  thick?: boolean;
+  dashed?: boolean;
   /** The colour of its ground. */
   tone?: Tone;
   round?: keyof typeof radius;
@@ -57,11 +65,14 @@ export interface Placing extends Taking {
 /** What of a style each of them makes. */
 const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[Name]>, all: Placing) => ViewStyle } = {
   fill: (said) => (typeof said === 'number' ? { flexGrow: 1, flexShrink: 1, flexBasis: said } : { flex: 1 }),
+  share: (said) => ({ flex: said }),
   shrink: () => ({ flexShrink: 1 }),
   self: (said) => ({ alignSelf: ALIGNED[said] }),
   least: (said) => ({ minWidth: said === 'touch' ? TOUCH : said }),
   most: (said) => ({ maxWidth: said === 'all' ? '100%' : said }),
   wide: (said) => ({ width: said === 'all' ? '100%' : said }),
+  tall: (said) => ({ height: said }),
+  leastTall: (said) => ({ minHeight: said }),
   gap: (said) => ({ gap: GAPS[said] }),
   lineGap: (said) => ({ rowGap: GAPS[said] }),
   align: (said) => ({ alignItems: ALIGNED[said] }),
@@ -74,8 +85,11 @@ const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[N
   padY: (said) => ({ paddingVertical: GAPS[said] }),
   padTop: (said) => ({ paddingTop: GAPS[said] }),
   padBottom: (said) => ({ paddingBottom: GAPS[said] }),
-  ruled: (said, { ruledIn = 'mist' }) => ({ [RULED[said]]: 1, borderColor: colour[ruledIn] }),
+  padLeft: (said) => ({ paddingLeft: GAPS[said] }),
+  ruled: (said, { ruledIn = 'mist', thick }) => ({ [RULED[said]]: thick ? 2 : 1, borderColor: colour[ruledIn] }),
   ruledIn: () => ({}),
+  thick: () => ({}),
+  dashed: () => ({ borderStyle: 'dashed' }),
   tone: (said) => ({ backgroundColor: colour[said] }),
   round: (said) => ({ borderRadius: radius[said] }),
   clip: () => ({ overflow: 'hidden' }),

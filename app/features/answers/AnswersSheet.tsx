@@ -3,7 +3,6 @@ import type { StockAnswer } from '@plesion/contract/answers';
 import { type Guide, isUnder } from '@plesion/core/guide';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { Button } from '../../ui/Button';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
@@ -58,7 +57,7 @@ export function AnswersSheet({ guideId, guide, specimenId }: AnswersSheetProps) 
           const said = phrase(...pairParts(guide, called, truth), `, ${n} times: without an answer`);
           return (
             <Row key={`${called} ${truth}`} align="center">
-              <Typeset size="small" parts={said} style={styles.grow} />
+              <Typeset size="small" parts={said} fill={200} />
               <Button small label="Write it" hint={`Write it: ${plain(said)}`} onPress={() => write({ called, truth })} />
             </Row>
           );
@@ -164,7 +163,3 @@ function usualForm(guide: Guide, taxon: string): string | undefined {
   const own = forms.flatMap((form, f) => (isUnder(guide, form.taxon, taxon) ? [f] : []));
   return own.length ? forms[own.reduce((best, f) => (base[f] > base[best] ? f : best))].id : undefined;
 }
-
-const styles = StyleSheet.create({
-  grow: { flexGrow: 1, flexShrink: 1, flexBasis: 200 },
-});

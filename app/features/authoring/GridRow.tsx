@@ -1,7 +1,9 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
 import { shortName } from '@plesion/core/guide';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { StyleSheet } from 'react-native';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import type { GridCell } from './grid';
@@ -24,7 +26,7 @@ interface Props {
 /** One taxon of the grid, with as many characters as have room. */
 export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
   <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine gap="none" style={{ height }}>
-    <View role="rowheader" style={styles.name}>
+    <Box role="rowheader" justify="center" share={1.2} padX="s">
       <Text
         size="small"
         strong={Boolean(taxon.forms)}
@@ -34,13 +36,13 @@ export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, activ
       >
         {depth > 0 ? shortName(taxon.name) : taxon.name}
       </Text>
-    </View>
+    </Box>
     {columns.map((character, i) => {
       const c = from + i;
       const { text, from: above, more, was } = cellOf(taxon, character);
       const said = [text, more ? `+${more}` : ''].filter(Boolean).join(' ');
       return (
-        <Pressable
+        <PressBox
           key={character.id}
           nativeID={idOf(r, c)}
           role={'gridcell' as 'cell'}
@@ -49,27 +51,22 @@ export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, activ
           accessibilityLabel={was === undefined ? undefined : `${said || 'empty'}, was ${was || 'empty'}`}
           tabIndex={-1}
           onPress={() => onPick(c)}
-          style={[styles.cell, was !== undefined && styles.changed, active === c && styles.active]}
+          justify="center"
+          fill
+          padX="s"
+          ruled="left"
+          style={[was !== undefined && styles.changed, active === c && styles.active]}
         >
           <Text size="small" numberOfLines={2} quiet={above !== undefined}>
             {said}
           </Text>
-        </Pressable>
+        </PressBox>
       );
     })}
   </Row>
 );
 
 const styles = StyleSheet.create({
-  name: { flex: 1.2, paddingHorizontal: space.s, justifyContent: 'center', minWidth: 0 },
-  cell: {
-    flex: 1,
-    paddingHorizontal: space.s,
-    justifyContent: 'center',
-    borderLeftWidth: 1,
-    borderColor: colour.mist,
-    minWidth: 0,
-  },
   changed: { borderLeftWidth: 4, borderColor: colour.kelp },
   active: { borderWidth: 2, borderColor: colour.kelp },
 });

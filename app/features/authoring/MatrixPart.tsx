@@ -15,7 +15,6 @@ import {
 } from '@plesion/core/authoring';
 import { MatrixTaken } from '@plesion/contract/authoring';
 import { useEffect, useEffectEvent, useMemo, useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { z } from 'zod';
 import { pickFile, saveFile } from '../../lib/files';
@@ -151,7 +150,7 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
           A table with the taxa in its first column and the characters in its first line; lines of taxon, character and value; a
           workbook; NEXUS; or SDD. What the draft has not yet is put in, what it has is written over.
         </Text>
-        <TextField label="Paste it here" value={text} onChangeText={setText} multiline style={styles.paste} problem={problem} />
+        <TextField label="Paste it here" value={text} onChangeText={setText} multiline paste={160} problem={problem} />
         <Row>
           <Button label="Import it" disabled={!text.trim() || job.running} busy={job.running} onPress={() => take(text)} />
           <Button
@@ -204,7 +203,3 @@ export function MatrixPart({ id, draft, scores, edit, flush, takenIn }: Props) {
     </>
   );
 }
-
-const styles = StyleSheet.create({
-  paste: { minHeight: 160, fontSize: 13 },
-});

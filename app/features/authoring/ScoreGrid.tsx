@@ -1,7 +1,7 @@
 import type { DraftCharacter } from '@plesion/core/authoring';
 import { useEffect, useRef, useState } from 'react';
-import { ScrollView, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, space, TOUCH, useWide } from '../../theme';
+import { ScrollView, useWindowDimensions, View } from 'react-native';
+import { TOUCH, useWide } from '../../theme';
 import { useLetterScale } from '../../theme/appearance';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
@@ -217,18 +217,18 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
         tone="sheet"
       >
         <Row role="row" ruled="below" oneLine gap="none" style={{ minHeight: high }}>
-          <View role="columnheader" style={styles.name}>
+          <Box role="columnheader" justify="center" share={1.2} pad="s">
             <Text size="small" strong quiet>
               Taxon
             </Text>
-          </View>
+          </Box>
           {columns.map((one, c) => (
-            <View key={one.id} role="columnheader" aria-colindex={from + c + 2} style={styles.cell}>
+            <Box key={one.id} role="columnheader" aria-colindex={from + c + 2} justify="center" fill pad="s" ruled="left">
               <Text size="small" strong>
                 {one.label}
                 {one.unit ? `, ${one.unit}` : ''}
               </Text>
-            </View>
+            </Box>
           ))}
         </Row>
         <ScrollView
@@ -261,8 +261,3 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  name: { flex: 1.2, padding: space.s, justifyContent: 'center', minWidth: 0 },
-  cell: { flex: 1, padding: space.s, justifyContent: 'center', borderLeftWidth: 1, borderColor: colour.mist, minWidth: 0 },
-});

@@ -1,9 +1,8 @@
 import { PLAIN_FORMS, type Quantity, type Shape } from '@plesion/core/guide';
 import { shapeFrom, shapePath } from '@plesion/core/authoring';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import Svg, { Path } from 'react-native-svg';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { Disclosure } from '../../ui/Disclosure';
 import { Picker } from '../../ui/Picker';
 import { Stack } from '../../ui/Stack';
@@ -50,7 +49,7 @@ function ShapeChoice({ end, shape, onChange }: ChoiceProps) {
         items={shapes.map(({ label }) => ({ id: label, label }))}
         chosen={shape.label}
         onChange={(label) => onChange(shapes.find((one) => one.label === label)!)}
-        itemStyle={(on) => [styles.tile, on && styles.on]}
+        tile={{ align: 'center', gap: 'xs', pad: 's', least: 88 }}
         draw={({ id, label }, on) => (
           <>
             <Svg width={SIDE} height={SIDE} aria-hidden>
@@ -87,16 +86,3 @@ function ShapeChoice({ end, shape, onChange }: ChoiceProps) {
 }
 
 const SIDE = 44;
-
-const styles = StyleSheet.create({
-  tile: {
-    alignItems: 'center',
-    gap: space.xs,
-    minWidth: 88,
-    padding: space.s,
-    borderRadius: radius.m,
-    borderWidth: 1.5,
-    borderColor: colour.hairline,
-  },
-  on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-});

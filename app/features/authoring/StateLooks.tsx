@@ -2,9 +2,8 @@ import type { DraftCharacter } from '@plesion/core/authoring';
 import type { Figure, Tile } from '@plesion/core/guide';
 import { drawTile } from '@plesion/core/plates/tiles';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { omit } from '../../lib/omit';
-import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Options } from '../../ui/Options';
 import { Row } from '../../ui/Row';
@@ -46,7 +45,9 @@ export function StateLooks({ character, figures, onChange }: Props) {
             shown={label}
             onPress={() => setOpen(open === id ? undefined : id)}
           >
-            <View style={[styles.tile, !tile && styles.empty]}>{tile && <Drawn tile={tile} figures={figures} />}</View>
+            <Box wide={SIZE} tall={SIZE} {...(!tile && EMPTY)}>
+              {tile && <Drawn tile={tile} figures={figures} />}
+            </Box>
           </TileOption>
         ))}
       </Options>
@@ -79,7 +80,4 @@ function Drawn({ tile, figures }: { tile: Tile; figures: readonly Figure[] }) {
   return figure && <Cut photo={figure.photo} box={tile.box} size={SIZE} />;
 }
 
-const styles = StyleSheet.create({
-  tile: { width: SIZE, height: SIZE },
-  empty: { borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.hairline, borderRadius: radius.s },
-});
+const EMPTY = { ruled: 'round', ruledIn: 'hairline', thick: true, dashed: true, round: 's' } as const;

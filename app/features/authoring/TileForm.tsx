@@ -1,8 +1,7 @@
 import type { DrawnTile, Figure, Tile } from '@plesion/core/guide';
 import { drawTile, TILE_COLOURS } from '@plesion/core/plates/tiles';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Option, Options } from '../../ui/Options';
@@ -145,8 +144,21 @@ function Colours({
         {[...named, ...other.map((hex) => [hex, hex] as const)].map(([name, hex]) => {
           const on = chosen.includes(hex);
           return (
-            <Option key={name} on={on} label={name} onPress={() => press(hex)} style={[styles.colour, on && styles.on]}>
-              <View style={[styles.paint, { backgroundColor: hex }]} />
+            <Option
+              key={name}
+              on={on}
+              label={name}
+              onPress={() => press(hex)}
+              framed
+              across
+              oneLine
+              align="center"
+              gap="xs"
+              touch
+              padX="s"
+              round="s"
+            >
+              <Box wide={26} tall={26} ruled="round" ruledIn="hairline" round="m" style={{ backgroundColor: hex }} />
               <Text size="small" strong={on}>
                 {name}
               </Text>
@@ -187,18 +199,3 @@ function Lengths({ lengths, onChange }: { lengths: readonly number[]; onChange: 
     />
   );
 }
-
-const styles = StyleSheet.create({
-  on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-  colour: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.xs,
-    minHeight: 44,
-    paddingHorizontal: space.s,
-    borderRadius: radius.s,
-    borderWidth: 1.5,
-    borderColor: colour.mist,
-  },
-  paint: { width: 26, height: 26, borderRadius: 13, borderWidth: 1, borderColor: colour.hairline },
-});

@@ -1,6 +1,4 @@
 import type { ReactNode } from 'react';
-import { StyleSheet } from 'react-native';
-import { colour, radius, space } from '../../theme';
 import { Option } from '../../ui/Options';
 import { Text } from '../../ui/Text';
 
@@ -16,25 +14,22 @@ interface Props {
 
 /** A tile to choose, with its word below it. */
 export const TileOption = ({ on, label, shown, onPress, children }: Props) => (
-  <Option on={on} label={label} onPress={onPress} style={[styles.option, on && styles.on]}>
+  <Option
+    on={on}
+    label={label}
+    onPress={onPress}
+    framed
+    align="center"
+    gap="hair"
+    pad="xs"
+    least={84}
+    most={140}
+    round="s"
+    tone="paper"
+  >
     {children}
     <Text size="small" strong={on} set="centre">
       {shown}
     </Text>
   </Option>
 );
-
-const styles = StyleSheet.create({
-  option: {
-    minWidth: 84,
-    maxWidth: 140,
-    alignItems: 'center',
-    gap: 2,
-    padding: space.xs,
-    borderRadius: radius.s,
-    borderWidth: 1.5,
-    borderColor: colour.mist,
-    backgroundColor: colour.paper,
-  },
-  on: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-});

@@ -1,6 +1,6 @@
 import type { Figure, Tile, TileOf } from '@plesion/core/guide';
 import { useRef } from 'react';
-import { View } from 'react-native';
+import { type View } from 'react-native';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Stack } from '../../ui/Stack';
 import { AimedPhoto, PhotoPin } from '../photos/AimedPhoto';

@@ -2,11 +2,11 @@ import type { Standing } from '@plesion/core/evidence';
 import type { SpecimenWrite } from '@plesion/contract';
 import type { Guide } from '@plesion/core/guide';
 import { traitsRead } from '@plesion/core/plates';
-import { Link } from 'expo-router';
 import { memo, useState } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Pressable } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Photo } from '../../ui/Photo';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
@@ -49,11 +49,11 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
       {content.photo && <PhotoSheet hash={content.photo} />}
       <Row gap="m" align="center">
         {mainView(guide) !== '' && (
-          <View style={styles.plate}>
+          <Box align="center" justify="center" wide={96} ruled="round" ruledIn="hairline" tall={76} round="m" tone="paper">
             {plate && <PlateView plate={plate} width={92} height={72} label="The specimen, drawn from what was read" />}
-          </View>
+          </Box>
         )}
-        <View style={styles.words}>
+        <Stack gap="hair" fill={150}>
           <PageHeading title={content.label ? `Bench: ${content.label}` : 'Bench'}>
             <StandingName guide={guide} content={content} answer={answer} />
           </PageHeading>
@@ -69,14 +69,18 @@ export const BenchHead = memo(function BenchHead({ id, visit, guide, state, answ
             </Text>
             <SavingLine state={state} />
           </Row>
-        </View>
-        <Link href={`/specimens/${id}/situation`} asChild>
-          <Pressable accessibilityLabel="Situation: change views, place, date" style={styles.change}>
-            <Text size="small" strong color={colour.kelp}>
-              Situation
-            </Text>
-          </Pressable>
-        </Link>
+        </Stack>
+        <LinkBox
+          href={`/specimens/${id}/situation`}
+          label="Situation: change views, place, date"
+          least="touch"
+          justify="center"
+          padX="xs"
+        >
+          <Text size="small" strong color={colour.kelp}>
+            Situation
+          </Text>
+        </LinkBox>
       </Row>
     </Stack>
   );
@@ -92,7 +96,14 @@ function PhotoSheet({ hash }: { hash: string }) {
       accessibilityLabel={whole ? 'Photograph, show less of it' : 'Photograph, show it whole'}
       onPress={() => setWhole(!whole)}
     >
-      <Photo source={{ uri }} resizeMode={whole ? 'contain' : 'cover'} style={[styles.photo, whole && styles.photoWhole]} />
+      <Photo
+        source={{ uri }}
+        resizeMode={whole ? 'contain' : 'cover'}
+        wide="all"
+        tall={whole ? 340 : 164}
+        round="l"
+        tone="paper"
+      />
     </Pressable>
   );
 }
@@ -115,20 +126,3 @@ function StandingName({ guide, content, answer }: { guide: Guide; content: Speci
     </Text>
   );
 }
-
-const styles = StyleSheet.create({
-  photo: { width: '100%', height: 164, borderRadius: radius.l, backgroundColor: colour.paper },
-  photoWhole: { height: 340 },
-  plate: {
-    width: 96,
-    height: 76,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
-  words: { flexGrow: 1, flexShrink: 1, flexBasis: 150, minWidth: 0, gap: 1 },
-  change: { minHeight: TOUCH, minWidth: TOUCH, justifyContent: 'center', paddingHorizontal: space.xs },
-});

@@ -3,9 +3,8 @@ import { CERTAINTIES, type Reading, type Situation } from '@plesion/core/observa
 import { type Character, type Guide, isValue, type Judgement } from '@plesion/core/guide';
 import type { Href } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { v7 as mintId } from 'uuid';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -80,7 +79,7 @@ export function CharacterEditor({
       )}
       {character.help && <Text quiet>{character.help}</Text>}
       {way && (
-        <LinkBox href={way.href} style={styles.measure}>
+        <LinkBox href={way.href} justify="center" self="start" padX="l" ruled="round" ruledIn="kelp" thick round="m">
           <Text strong color={colour.kelp}>
             {way.label}
           </Text>
@@ -193,14 +192,3 @@ export function CharacterEditor({
 }
 
 const ratioValue = (reading: Reading) => (reading.parts ? reading.parts.numerator / reading.parts.denominator : undefined);
-
-const styles = StyleSheet.create({
-  measure: {
-    alignSelf: 'flex-start',
-    justifyContent: 'center',
-    paddingHorizontal: space.l,
-    borderRadius: radius.m,
-    borderWidth: 1.5,
-    borderColor: colour.kelp,
-  },
-});

@@ -2,9 +2,10 @@ import type { Standing } from '@plesion/core/evidence';
 import { type Reading, sayReading } from '@plesion/core/observation';
 import type { Guide } from '@plesion/core/guide';
 import { useEffect, useRef } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { StyleSheet, View } from 'react-native';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { inWorkingOrder, readingOf } from '../analysis/readings';
@@ -38,20 +39,30 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
     <Stack ref={list} gap="m">
       {inWorkingOrder(guide).map(({ group, label, characters }) => (
         <View key={group} role="group" aria-label={label}>
-          <Text size="small" strong color={colour.kelp} heading={3} style={styles.group}>
-            {label}
-          </Text>
+          <Box padY="xs">
+            <Text size="small" strong color={colour.kelp} heading={3}>
+              {label}
+            </Text>
+          </Box>
           {characters.map((character) => {
             const reading = readingOf(readings, character.id);
             const said = reading && sayReading(character, reading);
             const aside = setAside.find((one) => one.character === character.id);
             return (
-              <Pressable
+              <PressBox
                 key={character.id}
                 role="button"
                 aria-current={character.id === chosen ? 'true' : undefined}
                 onPress={() => onChoose(character.id)}
-                style={({ pressed }) => [styles.row, (pressed || character.id === chosen) && styles.chosen]}
+                sinks
+                across
+                oneLine
+                align="center"
+                touch
+                padX="s"
+                gap="s"
+                round="s"
+                tone={character.id === chosen ? 'kelpWash' : undefined}
               >
                 <View style={[styles.dot, said ? styles.read : undefined]} />
                 <Box fill padY="xs">
@@ -69,7 +80,7 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
                     </Text>
                   )}
                 </Box>
-              </Pressable>
+              </PressBox>
             );
           })}
         </View>
@@ -79,16 +90,6 @@ export function CharacterList({ guide, readings, chosen, setAside = [], onChoose
 }
 
 const styles = StyleSheet.create({
-  group: { paddingVertical: space.xs },
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.s,
-    minHeight: TOUCH,
-    paddingHorizontal: space.s,
-    borderRadius: radius.s,
-  },
-  chosen: { backgroundColor: colour.kelpWash },
   dot: { width: 10, height: 10, borderRadius: 5, borderWidth: 1.5, borderColor: colour.unknown },
   read: { backgroundColor: colour.kelp, borderColor: colour.kelp },
 });

@@ -1,15 +1,14 @@
 import type { Standing } from '@plesion/core/evidence';
 import { inHundred, type Level } from '@plesion/core/evidence';
 import { type Guide, RANKS } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
+import { Bar } from '../../ui/Bar';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 interface LeadersSheetProps {
   guide: Guide;
@@ -96,22 +95,14 @@ function rowsAt(guide: Guide, answer: Standing, level: Level): Row[] {
 
 function LeaderRow({ guide, row }: { guide: Guide; row: Row }) {
   return (
-    <View style={styles.row} accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
+    <Stack gap="hair" accessibilityLabel={`${row.label}, ${inHundred(row.p)}`}>
       <Row align="baseline" justify="between" oneLine gap="none">
         {row.taxon ? <TaxonName guide={guide} taxon={row.taxon} short size={16} /> : <Text>{row.label}</Text>}
         <Text size="small" strong>
           {inHundred(row.p)}
         </Text>
       </Row>
-      <View style={styles.track}>
-        <View style={[styles.bar, { width: `${Math.max(0.5, row.p * 100)}%` }]} />
-      </View>
-    </View>
+      <Bar part={row.p} />
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { gap: 3 },
-  track: { height: 8, borderRadius: 4, backgroundColor: colour.mist },
-  bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
-});

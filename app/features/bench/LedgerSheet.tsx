@@ -3,12 +3,13 @@ import { type Reading, sayReading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, type Judgement, reliabilityOf } from '@plesion/core/guide';
 import type { ReactNode } from 'react';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, space, TOUCH } from '../../theme';
+import { View } from 'react-native';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { sayEye } from '../judgement/sayEye';
@@ -94,10 +95,18 @@ function LedgerRow({
   const said = sayReading(character, reading);
   const bits = entry && entry.weight > 0 && entry.character === reading.character ? entry : undefined;
   return (
-    <Pressable
+    <PressBox
       role="button"
       onPress={onOpen}
-      style={({ pressed }) => [styles.row, pressed && styles.pressed]}
+      sinks
+      across
+      oneLine
+      align="center"
+      justify="between"
+      gap="m"
+      touch
+      padY="s"
+      ruled="below"
       accessibilityLabel={`${character.label}: ${said}${bits && answer ? `, ${Math.abs(bits.bits).toFixed(1)} bits for ${bits.bits > 0 ? answer.beam.left.label : answer.beam.right.label}` : ''}`}
     >
       <Box fill>
@@ -128,7 +137,7 @@ function LedgerRow({
           no evidence
         </Text>
       )}
-    </Pressable>
+    </PressBox>
   );
 }
 
@@ -141,17 +150,3 @@ export function Bits({ bits }: { bits: number }) {
     </Text>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    gap: space.m,
-    minHeight: TOUCH,
-    paddingVertical: space.s,
-    borderBottomWidth: 1,
-    borderColor: colour.mist,
-  },
-  pressed: { backgroundColor: colour.kelpWash },
-});

@@ -4,6 +4,7 @@ import { shortName } from '@plesion/core/guide';
 import { memo } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, font, space } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Text } from '../../ui/Text';
 import { layOutBeam } from './beamLayout';
 
@@ -20,13 +21,13 @@ export const MiniBeam = memo(function MiniBeam({ answer }: { answer: Standing })
       <Text size="small" color={colour.for} numberOfLines={1} style={styles.name}>
         {`${shortName(beam.left.label)} ${ofHundred(beam.left.p)}`}
       </Text>
-      <View style={styles.track}>
+      <Box justify="center" fill tall={18}>
         <View style={styles.axis} />
         {notches.map((at) => (
           <View key={at} style={[styles.notch, { left: place(at) }]} />
         ))}
         <View style={[styles.pointer, { left: place(pointer) }]} />
-      </View>
+      </Box>
       <Text size="small" color={colour.against} numberOfLines={1} style={[styles.name, styles.right]}>
         {`${ofHundred(beam.right.p)} ${shortName(beam.right.label)}`}
       </Text>
@@ -38,7 +39,6 @@ const styles = StyleSheet.create({
   line: { flexDirection: 'row', alignItems: 'center', gap: space.s, marginBottom: space.s },
   name: { fontFamily: font.name, flexBasis: 124, flexShrink: 1 },
   right: { textAlign: 'right' },
-  track: { flex: 1, height: 18, justifyContent: 'center' },
   axis: { height: 3, borderRadius: 2, backgroundColor: colour.ink },
   notch: { position: 'absolute', width: 2, height: 14, top: 2, marginLeft: -1, backgroundColor: colour.kelp },
   pointer: {

@@ -2,9 +2,9 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, shortName } from '@plesion/core/guide';
 import { memo, type ReactNode } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
@@ -82,14 +82,28 @@ const Others = memo(function Others({
         or
       </Text>
       {others.map((look) => (
-        <Pressable key={look.character} role="button" onPress={() => onChoose(look.character)} style={styles.other}>
+        <PressBox
+          key={look.character}
+          role="button"
+          onPress={() => onChoose(look.character)}
+          across
+          oneLine
+          align="center"
+          touch
+          most="all"
+          padX="m"
+          gap="s"
+          ruled="round"
+          ruledIn="hairline"
+          round="l"
+        >
           <Text size="small" color={colour.kelp} strong shrink>
             {labelIn(guide, look.character)}
           </Text>
           <Text size="small" quiet>
             {look.bits.toFixed(2)}
           </Text>
-        </Pressable>
+        </PressBox>
       ))}
     </Row>
   );
@@ -121,18 +135,4 @@ const Answers = memo(function Answers({ guide, look, level }: { guide: Guide; lo
       ))}
     </Row>
   );
-});
-
-const styles = StyleSheet.create({
-  other: {
-    flexDirection: 'row',
-    gap: space.s,
-    minHeight: TOUCH,
-    maxWidth: '100%',
-    alignItems: 'center',
-    paddingHorizontal: space.m,
-    borderRadius: 22,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
 });

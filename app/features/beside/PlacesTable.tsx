@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { PhotoTable } from '../measure/PhotoTable';
@@ -28,7 +28,7 @@ export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
   return (
     <Stack>
       <Text strong testID="places">{`On ${label}: ${active.label}`}</Text>
-      <View style={styles.table}>
+      <Box tall={420}>
         <PhotoTable
           image={image}
           steps={steps}
@@ -39,9 +39,7 @@ export function PlacesTable({ image, label, by, onSet }: PlacesTableProps) {
           onTable={setTable}
           says={`${label}. Set: ${active.label}. Arrows move the cross-hair, Enter sets a point.`}
         />
-      </View>
+      </Box>
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({ table: { height: 420 } });

@@ -2,7 +2,7 @@ import { conditionsOf, disputedForms, hidesOf, type Holder, holdersOf } from '@p
 import { scoredOf } from '@plesion/core/compare';
 import { type Character, type CompiledGuide, type Guide, isValue, sayFacets } from '@plesion/core/guide';
 import { StyleSheet, View } from 'react-native';
-import { colour, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Notice } from '../../ui/Notice';
@@ -121,14 +121,22 @@ function HolderRow({ id, compiled, holder: { taxon, least, most } }: { id: strin
   const form = compiled.forms.find((one) => one.taxon === taxon)!.id;
   const [low, high] = [least, most].map((p) => Math.round(p * 100));
   return (
-    <LinkBox testID={`holder ${taxon}`} href={{ pathname: '/guides/[id]/form', params: { id, form } }} style={styles.holder}>
+    <LinkBox
+      testID={`holder ${taxon}`}
+      href={{ pathname: '/guides/[id]/form', params: { id, form } }}
+      gap="s"
+      align="center"
+      leastTall={36}
+      across
+      oneLine
+    >
       <Box wide={116}>
         <TaxonName guide={compiled.guide} taxon={taxon} size={15} short lines={1} />
       </Box>
-      <View style={styles.track}>
+      <Box fill clip tall={12} round="s" tone="kelpWash">
         <View style={[styles.most, { width: `${most * 100}%` }]} />
         <View style={[styles.least, { width: `${least * 100}%` }]} />
-      </View>
+      </Box>
       <Text size="small" figures wide={52} set="right">
         {low === high ? high : `${low}–${high}`}
       </Text>
@@ -149,16 +157,24 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
   return (
     <Card title="What each form measures" aside={character.unit}>
       {rows.map(({ form, low, high }) => (
-        <LinkBox key={form.id} href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }} style={styles.holder}>
+        <LinkBox
+          key={form.id}
+          href={{ pathname: '/guides/[id]/form', params: { id, form: form.id } }}
+          gap="s"
+          align="center"
+          leastTall={36}
+          across
+          oneLine
+        >
           <Box wide={150}>
             <TaxonName guide={compiled.guide} taxon={form.taxon} size={15} short lines={1} />
             <Text size="small" quiet numberOfLines={1}>
               {sayFacets(compiled.guide, form.facets)}
             </Text>
           </Box>
-          <View style={styles.track}>
+          <Box fill clip tall={12} round="s" tone="kelpWash">
             <View style={[styles.range, { left: `${place(low)}%`, width: `${place(high) - place(low)}%` }]} />
-          </View>
+          </Box>
           <Text size="small" figures wide={92} set="right">
             {`${Number(low.toPrecision(3))}–${Number(high.toPrecision(3))}`}
           </Text>
@@ -169,8 +185,6 @@ function Ranges({ id, compiled, character }: { id: string; compiled: CompiledGui
 }
 
 const styles = StyleSheet.create({
-  holder: { minHeight: TOUCH - 8, flexDirection: 'row', alignItems: 'center', gap: space.s },
-  track: { flex: 1, height: 12, borderRadius: 6, backgroundColor: colour.kelpWash, overflow: 'hidden' },
   most: { position: 'absolute', height: 12, backgroundColor: colour.forTint },
   least: { position: 'absolute', height: 12, backgroundColor: colour.for },
   range: { position: 'absolute', height: 12, borderRadius: 6, backgroundColor: colour.for },

@@ -1,9 +1,9 @@
 import { addressOf, type StoredGuide, urlOf } from '@plesion/contract';
 import { sharingEndpoints } from '@plesion/contract/endpoints/sharing';
 import { formsOf, type Guide } from '@plesion/core/guide';
-import { Link, useRouter } from 'expo-router';
-import { Pressable, StyleSheet, useWindowDimensions, View } from 'react-native';
-import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { useRouter } from 'expo-router';
+import { useWindowDimensions, View } from 'react-native';
+import { colour, space, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { DownloadButton } from '../../ui/DownloadButton';
 import { Notice } from '../../ui/Notice';
@@ -11,8 +11,6 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { TaxonName } from '../../ui/TaxonName';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { BookletCard } from '../booklet/BookletCard';
 import { emblems } from '../plates/emblems';
@@ -25,6 +23,10 @@ import { PlateView } from '../plates/PlateView';
 import { SharingCard } from '../sharing/SharingCard';
 import { WithdrawnNotice } from '../sharing/WithdrawnNotice';
 import { BookSearch } from './BookSearch';
+import { Columns } from '../../ui/Columns';
+import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 /** The cover of a guide: what it is about, drawn, and the ways into it. */
 export function CoverPage({ id }: { id: string }) {
@@ -37,7 +39,6 @@ export function CoverPage({ id }: { id: string }) {
 
 function Cover({ id, stored: { guide, version, cautions } }: { id: string; stored: StoredGuide }) {
   const router = useRouter();
-  const wide = useWide();
   return (
     <Screen
       widest={1080}
@@ -48,7 +49,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
       }
     >
       <WithdrawnNotice guideId={id} />
-      <Stack gap="l" style={wide && styles.coverWide}>
+      <Columns gap="l">
         <Frontispiece guide={guide} />
         <Stack fill>
           <PageHeading>{guide.title}</PageHeading>
@@ -56,7 +57,7 @@ function Cover({ id, stored: { guide, version, cautions } }: { id: string; store
           <Text size="lead">{guide.summary}</Text>
           <Ways id={id} guide={guide} />
         </Stack>
-      </Stack>
+      </Columns>
       <Notice kind="caution" title="Take care">
         {guide.caution}
       </Notice>
@@ -117,11 +118,11 @@ function NotOnPlates({ cautions }: { cautions: NonNullable<StoredGuide['cautions
 
 /** One form of each kind with its name below: the plate opposite the title. */
 function Frontispiece({ guide }: { guide: Guide }) {
-  const wide = useWide();
   const screen = useWindowDimensions().width;
   const shown = emblems(guide).slice(0, 6);
   const view = mainView(guide);
   if (view === '') return null;
+  const wide = useWide();
   const room = wide ? 440 : Math.min(screen - 48, 460);
   const width = room / 2 - space.s;
   return (
@@ -207,34 +208,17 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       : []),
   ];
   return (
-    <View style={styles.ways}>
+    <Row>
       {ways.map(({ href, label, says }) => (
-        <Link key={label} href={href} asChild>
-          <Pressable style={styles.way}>
-            <Text strong color={colour.kelp}>
-              {label}
-            </Text>
-            <Text size="small" quiet>
-              {says}
-            </Text>
-          </Pressable>
-        </Link>
+        <LinkBox key={label} href={href} fill={150} pad="m" ruled="round" ruledIn="hairline" round="m" tone="sheet">
+          <Text strong color={colour.kelp}>
+            {label}
+          </Text>
+          <Text size="small" quiet>
+            {says}
+          </Text>
+        </LinkBox>
       ))}
-    </View>
+    </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  coverWide: { flexDirection: 'row', alignItems: 'flex-start' },
-  ways: { flexDirection: 'row', flexWrap: 'wrap', gap: space.s, marginTop: space.s },
-  way: {
-    minHeight: TOUCH,
-    flexGrow: 1,
-    flexBasis: '42%',
-    backgroundColor: colour.sheet,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    borderRadius: radius.m,
-    padding: space.m,
-  },
-});

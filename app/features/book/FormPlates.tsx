@@ -3,9 +3,9 @@ import type { TellingCharacter } from '@plesion/core/book';
 import type { Guide } from '@plesion/core/guide';
 import { closedViews, conceal, leadersOf, type Veil, VEILS } from '@plesion/core/plates';
 import { useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { download } from '../../lib/download';
-import { colour, space, TOUCH, WIDE } from '../../theme';
+import { colour, space, WIDE } from '../../theme';
 import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
@@ -103,7 +103,12 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
               pathname: '/guides/[id]/character',
               params: { id, character: characters.find((character) => character.part === part)!.character },
             }}
-            style={styles.character}
+            gap="s"
+            align="center"
+            padX="s"
+            leastTall={34}
+            across
+            oneLine
           >
             <Text size="small" strong color={colour.kelp} figures wide={16} set="centre">
               {i + 1}
@@ -130,7 +135,3 @@ function OnePlate({ id, guide, formId, view, characters, layers }: OnePlateProps
     </View>
   );
 }
-
-const styles = StyleSheet.create({
-  character: { minHeight: TOUCH - 10, flexDirection: 'row', alignItems: 'center', gap: space.s, paddingHorizontal: space.s },
-});

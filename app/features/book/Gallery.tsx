@@ -3,8 +3,6 @@ import { type CompiledGuide, facetsAgree, isUnder, sayFacets } from '@plesion/co
 import type { VerifiedPhoto } from '@plesion/core/practice';
 import { VERIFICATION_WORDS } from '@plesion/core/verification';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
-import { colour, radius } from '../../theme';
 import { Card } from '../../ui/Card';
 import { LinkBox } from '../../ui/LinkBox';
 import { Photo } from '../../ui/Photo';
@@ -58,10 +56,12 @@ const sayKnown = ({ guide }: CompiledGuide, { facets, kind }: VerifiedPhoto): st
 
 const Shown = ({ photo: { specimenId, hash }, said }: { photo: VerifiedPhoto; said: string }) => (
   <LinkBox href={`/specimens/${specimenId}`} round="m" label={said}>
-    <Photo source={{ uri: urlOf('photo', { params: { hash }, query: { size: 'thumb' } }) }} style={styles.photo} />
+    <Photo
+      source={{ uri: urlOf('photo', { params: { hash }, query: { size: 'thumb' } }) }}
+      wide={150}
+      tall={108}
+      round="m"
+      tone="mist"
+    />
   </LinkBox>
 );
-
-const styles = StyleSheet.create({
-  photo: { width: 150, height: 108, borderRadius: radius.m, backgroundColor: colour.mist },
-});

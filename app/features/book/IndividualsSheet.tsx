@@ -2,7 +2,6 @@ import { seeded } from '@plesion/core/probability';
 import type { CompiledGuide } from '@plesion/core/guide';
 import { aberrantTraits, traitsOf } from '@plesion/core/plates';
 import { useMemo, useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -42,7 +41,7 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
         {drawn.map(({ says, plate }) => (
           <Box key={says} align="center" wide={132} pad="s" ruled="round" ruledIn="hairline" round="m" tone="paper">
             <PlateView plate={plate} width={116} height={92} label={says} />
-            <Text size="small" quiet style={styles.says}>
+            <Text size="small" quiet set="centre" tight>
               {says}
             </Text>
           </Box>
@@ -51,7 +50,3 @@ export function IndividualsSheet({ compiled, form }: { compiled: CompiledGuide; 
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  says: { textAlign: 'center', lineHeight: 16 },
-});

@@ -1,7 +1,5 @@
 import { type Place, presenceOf } from '@plesion/core/book';
 import { type CompiledGuide, SHORT_MONTHS } from '@plesion/core/guide';
-import { StyleSheet, View } from 'react-native';
-import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -30,9 +28,9 @@ function Year({ months }: { months: readonly number[] }) {
     <Row role="img" aria-label={`Met most in ${best.join(', ')}`} gap="xs" align="end" oneLine>
       {months.map((level, i) => (
         <Stack key={SHORT_MONTHS[i]} gap="hair" align="center" fill>
-          <View style={styles.column}>
+          <Box justify="end" wide="all" clip tall={54} round="xs" tone="kelpWash">
             <Box tone="kelp" style={{ height: `${Math.max(2, level * 100)}%` }} />
-          </View>
+          </Box>
           <Text size="small" quiet>
             {SHORT_MONTHS[i][0]}
           </Text>
@@ -70,14 +68,3 @@ function sayFrequency(frequency: number | undefined): string {
   if (frequency >= 0.1) return 'scarce';
   return frequency > 0.02 ? 'rare' : 'hardly ever';
 }
-
-const styles = StyleSheet.create({
-  column: {
-    width: '100%',
-    height: 54,
-    justifyContent: 'flex-end',
-    backgroundColor: colour.kelpWash,
-    borderRadius: 4,
-    overflow: 'hidden',
-  },
-});

@@ -1,7 +1,6 @@
 import type { Wanted } from '@plesion/core/book';
 import type { Character, Guide } from '@plesion/core/guide';
 import { StyleSheet } from 'react-native';
-import { colour, radius, space } from '../../theme';
 import { Option, Options } from '../../ui/Options';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -37,7 +36,14 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
                 on={chosen}
                 label={`${label}, ${left[id]} forms`}
                 onPress={() => press(id)}
-                style={[styles.tile, chosen && styles.on, left[id] === 0 && styles.none]}
+                framed
+                align="center"
+                pad="xs"
+                wide={84}
+                leastTall={96}
+                round="m"
+                tone="paper"
+                style={left[id] === 0 && styles.none}
               >
                 <StateTile guide={guide} character={character} state={id} size={56} />
                 <Text size="small" strong={chosen} style={styles.label}>
@@ -56,17 +62,6 @@ export function WantedStates({ guide, characters, counts, wanted, onChange }: Wa
 }
 
 const styles = StyleSheet.create({
-  tile: {
-    width: 84,
-    minHeight: 96,
-    alignItems: 'center',
-    padding: space.xs,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-  },
-  on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.xs - 1.5, backgroundColor: colour.kelpWash },
   none: { opacity: 0.45 },
   label: { textAlign: 'center', lineHeight: 16, flexGrow: 1 },
 });

@@ -3,7 +3,6 @@ import { dayAfter } from '@plesion/core/fieldwork';
 import type { Guide } from '@plesion/core/guide';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { today } from '../../lib/dates';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
@@ -95,11 +94,11 @@ function Egg({ guide, guideId, members, pen }: Props & { pen: string }) {
               <Stack key={name} gap="xs" padY="xs" ruled="above">
                 <Row align="center">
                   {member ? (
-                    <LinkBox href={`/field/colony/${member.id}`} style={styles.name}>
+                    <LinkBox href={`/field/colony/${member.id}`} justify="center" fill={180}>
                       <Text figures color={colour.kelp}>{`${i + 1}. ${name}: ${sayChance(p)}`}</Text>
                     </LinkBox>
                   ) : (
-                    <Text figures style={styles.name}>{`${i + 1}. ${name}: ${sayChance(p)}`}</Text>
+                    <Text figures fill={180}>{`${i + 1}. ${name}: ${sayChance(p)}`}</Text>
                   )}
                   {member && alone !== name && (
                     <Button small label="Kept alone" hint={`Kept alone: ${name}`} onPress={() => setAlone(name)} />
@@ -142,7 +141,3 @@ function firstTried(members: readonly ColonyMember[], pen: string): string | und
     .sort()
     .at(0);
 }
-
-const styles = StyleSheet.create({
-  name: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
-});

@@ -3,7 +3,7 @@ import type { Guide } from '@plesion/core/guide';
 import { strainsOf } from '@plesion/core/pedigree';
 import { type QueryClient, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { api } from '../../lib/api';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
@@ -13,9 +13,7 @@ import { Card } from '../../ui/Card';
 import { lazyPart } from '../../ui/lazyPart';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
 import { Screen } from '../../ui/Screen';
-import { Stack } from '../../ui/Stack';
 import { Empty, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { individualDrafts } from '../records/bookDrafts';
@@ -29,6 +27,9 @@ import { Reasons } from './Reasons';
 import { Unsettled } from './Unsettled';
 import { useBook } from './useBook';
 import { foundWords, locusLabel, penNamesIn, sayChance, sayShares, sayPlace, saySex, sayShown } from './words';
+import { Bar } from '../../ui/Bar';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 /** Fetched after the rest of the page. */
 const VerificationSheet = lazyPart(
@@ -144,9 +145,7 @@ function Member({ member, colony, guide, guideId }: MemberProps) {
                   <Text figures least={56}>
                     {genotype}
                   </Text>
-                  <View style={styles.bar} aria-hidden>
-                    <View style={[styles.fill, { width: `${100 * p}%` }]} />
-                  </View>
+                  <Bar fill part={p} />
                   <Text figures least={96} set="right">
                     {sayChance(p)}
                   </Text>
@@ -228,8 +227,3 @@ function Family({
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  bar: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
-  fill: { height: 8, backgroundColor: colour.kelp },
-});

@@ -4,7 +4,6 @@ import type { Guide } from '@plesion/core/guide';
 import type { HeredityRecord } from '@plesion/core/heredity/schema';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -111,13 +110,9 @@ function Doubted({ colony: { members }, guide, guideId, record, what, odds }: Pr
 
 const Way = ({ id, children }: { id?: string; children: string }) =>
   id === undefined ? (
-    <Text style={styles.way}>{children}</Text>
+    <Text fill={180}>{children}</Text>
   ) : (
-    <LinkBox href={`/field/colony/${id}`} style={styles.way}>
+    <LinkBox href={`/field/colony/${id}`} justify="center" fill={180}>
       <Text color={colour.kelp}>{children}</Text>
     </LinkBox>
   );
-
-const styles = StyleSheet.create({
-  way: { justifyContent: 'center', flexShrink: 1, flexGrow: 1, flexBasis: 180 },
-});

@@ -1,11 +1,10 @@
 import type { Guide } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { colonyApi } from './colonyApi';
@@ -41,7 +40,7 @@ export function Reasons({ guide, guideId, individual, locus, book }: Props) {
       </Row>
     );
   return (
-    <View style={styles.all} role="region" aria-label={label}>
+    <Stack gap="hair" padLeft="s" role="region" aria-label={label}>
       {found.isPending && <Loading what="Each record, left out in turn" />}
       {found.error && <Notice kind="problem">{found.error.message}</Notice>}
       {found.data && (
@@ -59,10 +58,6 @@ export function Reasons({ guide, guideId, individual, locus, book }: Props) {
           <LeftOut records={found.data.without} />
         </>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  all: { gap: 2, paddingLeft: space.s },
-});

@@ -1,6 +1,6 @@
 import type { ComparedCharacter } from '@plesion/core/compare';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -28,14 +28,15 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
     <Stack
       pad="m"
       ruled="round"
-      ruledIn="hairline"
+      ruledIn={strong ? 'kelp' : 'hairline'}
+      thick={strong}
+      dashed={Boolean(character.setAside)}
       round="m"
       tone="sheet"
-      style={[strong && styles.strong, character.setAside && styles.hindered]}
       testID={`compared-${character.character}`}
     >
       <Row gap="m" lineGap="none" align="baseline">
-        <Text strong style={styles.grow}>
+        <Text strong fill>
           {character.label}
         </Text>
         <Text size="small" strong={strong} quiet={!strong} color={strong ? colour.kelp : undefined}>
@@ -44,11 +45,11 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
       </Row>
       {(character.only.length > 0 || character.trap || character.setAside) && (
         <Row gap="xs">
-          {character.trap && <Label text="trap: famous, and alike here" color={colour.against} />}
+          {character.trap && <Label text="trap: famous, and alike here" tone="against" />}
           {character.only.map((only) => (
-            <Label key={only} text={only} color={colour.quiet} />
+            <Label key={only} text={only} tone="quiet" />
           ))}
-          {character.setAside && <Label text={character.setAside} color={colour.quiet} />}
+          {character.setAside && <Label text={character.setAside} tone="quiet" />}
         </Row>
       )}
       {values ? (
@@ -60,19 +61,12 @@ export function ComparedCharacterRow({ character, names, unit }: ComparedCharact
   );
 }
 
-function Label({ text, color }: { text: string; color: string }) {
+function Label({ text, tone }: { text: string; tone: 'against' | 'quiet' }) {
   return (
-    <View style={[styles.label, { borderColor: color }]}>
-      <Text size="small" color={color}>
+    <Box padX="s" ruled="round" ruledIn={tone} round="s">
+      <Text size="small" color={colour[tone]}>
         {text}
       </Text>
-    </View>
+    </Box>
   );
 }
-
-const styles = StyleSheet.create({
-  strong: { borderColor: colour.kelp, borderWidth: 1.5 },
-  hindered: { borderStyle: 'dashed' },
-  grow: { flexGrow: 1 },
-  label: { borderWidth: 1, borderRadius: radius.s, paddingHorizontal: space.s },
-});

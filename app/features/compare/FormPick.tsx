@@ -1,11 +1,10 @@
 import { lookalikesOf } from '@plesion/core/compare';
 import { type CompiledGuide, type Guide, taxonIndex, sayFacets, shortName } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
 import { Button } from '../../ui/Button';
 import { TextField } from '../../ui/TextField';
 import { Icon } from '../../ui/Icon';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -37,18 +36,30 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
     <Stack>
       <Row align="center">
         {chosen.map((id, i) => (
-          <Pressable
+          <PressBox
             key={id}
             role="button"
             accessibilityLabel={`Take ${sayForm(guide, compiled, id)} out`}
             onPress={() => onChange(chosen.filter((other) => other !== id))}
-            style={[styles.chip, { borderColor: FORM_INKS[i].line }]}
+            gap="xs"
+            align="center"
+            most="all"
+            padX="m"
+            ruled="round"
+            ruledIn="hairline"
+            thick
+            touch
+            round="m"
+            tone="sheet"
+            across
+            oneLine
+            style={{ borderColor: FORM_INKS[i].line }}
           >
             <Text size="small" strong color={FORM_INKS[i].line}>
               {sayForm(guide, compiled, id)}
             </Text>
             <Icon name="close" size={14} color={FORM_INKS[i].line} />
-          </Pressable>
+          </PressBox>
         ))}
         {chosen.length < MOST && (
           <Button small kind="quiet" label={open ? 'Close' : 'Add another'} onPress={() => setOpen(!open)} />
@@ -67,9 +78,25 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
               .filter((id) => !chosen.includes(id))
               .slice(0, OFFERED)
               .map((id) => (
-                <Pressable key={id} role="button" onPress={() => onChange([...chosen, id])} style={styles.chip}>
+                <PressBox
+                  key={id}
+                  role="button"
+                  onPress={() => onChange([...chosen, id])}
+                  gap="xs"
+                  align="center"
+                  most="all"
+                  padX="m"
+                  ruled="round"
+                  ruledIn="hairline"
+                  thick
+                  touch
+                  round="m"
+                  tone="sheet"
+                  across
+                  oneLine
+                >
                   <Text size="small">{sayForm(guide, compiled, id)}</Text>
-                </Pressable>
+                </PressBox>
               ))}
           </Row>
         </Stack>
@@ -87,18 +114,3 @@ export function sayForm(guide: Guide, compiled: CompiledGuide, id: string): stri
   const share = form.cross ? `${Math.round(form.cross.share * 100)} : ${Math.round(100 - form.cross.share * 100)}` : '';
   return [name, facets, share].filter(Boolean).join(', ');
 }
-
-const styles = StyleSheet.create({
-  chip: {
-    maxWidth: '100%',
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.xs,
-    minHeight: TOUCH,
-    paddingHorizontal: space.m,
-    borderRadius: radius.m,
-    borderWidth: 1.5,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
-});

@@ -1,8 +1,6 @@
 import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
 import { Option, Options } from '../../ui/Options';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
@@ -28,7 +26,14 @@ export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickPro
           on={chosen === taxon}
           label={`${name}, ${rank} · ${inHundred(p)}`}
           onPress={() => onPick(taxon)}
-          style={[styles.row, chosen === taxon && styles.on]}
+          framed
+          across
+          oneLine
+          align="center"
+          justify="between"
+          touch
+          padX="m"
+          round="s"
         >
           <TaxonName guide={guide} taxon={taxon} size={16} />
           <Text size="small" quiet>{`${rank} · ${inHundred(p)}`}</Text>
@@ -37,17 +42,3 @@ export function TaxonPick({ label, guide, answer, chosen, onPick }: TaxonPickPro
     </Options>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    flexDirection: 'row',
-    justifyContent: 'space-between',
-    alignItems: 'center',
-    minHeight: TOUCH,
-    paddingHorizontal: space.m,
-    borderRadius: radius.s,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-  },
-  on: { borderColor: colour.kelp, borderWidth: 2, backgroundColor: colour.kelpWash },
-});

@@ -2,9 +2,9 @@ import { zodResolver } from '@hookform/resolvers/zod';
 import { schemas } from '@plesion/contract';
 import { Suspense, useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { StyleSheet, View } from 'react-native';
-import { colour, useWide } from '../../theme/index';
+import { useWide } from '../../theme/index';
 import { showProblem } from '../../lib/formProblem';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Form } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
@@ -34,17 +34,17 @@ export function SignIn() {
   const [making, setMaking] = useState(false);
   return (
     <Screen widest={520}>
-      <Stack align="center" padTop="l" padBottom="s" style={wide && styles.headWide}>
+      <Stack align="center" padTop={wide ? 'xxl' : 'l'} padBottom="s">
         <Row gap="m" align="center" oneLine>
           <Logo size={48} />
           <PageHeading title="The door">Plesion</PageHeading>
         </Row>
-        <View style={styles.plate}>
+        <Box wide="all" leastTall={110}>
           <Suspense fallback={null}>
             <DoorPlate />
           </Suspense>
-        </View>
-        <Text size="lead" quiet style={styles.centred}>
+        </Box>
+        <Text size="lead" quiet set="centre">
           Which of two that look almost alike, and how sure may you be?
         </Text>
       </Stack>
@@ -125,9 +125,3 @@ function StationForm() {
     </Form>
   );
 }
-
-const styles = StyleSheet.create({
-  headWide: { paddingTop: 48 },
-  plate: { width: '100%', minHeight: 110 },
-  centred: { textAlign: 'center', color: colour.quiet },
-});

@@ -3,8 +3,6 @@ import type { EarlierPath } from '@plesion/contract/earlier';
 import { earlierEndpoints } from '@plesion/contract/endpoints/earlier';
 import { type Difference, differencesOf } from '@plesion/core/earlier';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
@@ -39,7 +37,7 @@ export function EarlierState({ of }: { of: EarlierPath }) {
   if (data.version === of.version) return <Text quiet>It stands as this left it.</Text>;
   if (differences.length === 0) return <Text quiet>It holds the same again.</Text>;
   return (
-    <View style={styles.state}>
+    <Stack padLeft="m" ruled="left" thick>
       {differences.slice(0, SHOWN).map((one) => (
         <Differs key={one.path.join(' ')} one={one} />
       ))}
@@ -55,7 +53,7 @@ export function EarlierState({ of }: { of: EarlierPath }) {
           onPress={() => back.mutate(data.version)}
         />
       </Row>
-    </View>
+    </Stack>
   );
 }
 
@@ -80,7 +78,3 @@ export const sayPart = (field: string): string =>
 
 const sayValue = (value: string | undefined): string =>
   value === undefined ? 'nothing' : value === 'true' ? 'yes' : value === 'false' ? 'no' : `“${value.slice(0, 200)}”`;
-
-const styles = StyleSheet.create({
-  state: { gap: space.s, paddingLeft: space.m, borderLeftWidth: 2, borderColor: colour.mist },
-});

@@ -2,9 +2,8 @@ import { addressOf } from '@plesion/contract';
 import { fieldworkEndpoints } from '@plesion/contract/endpoints/fieldwork';
 import { CATCH_WORDS, METHOD_WORDS, readBack } from '@plesion/core/fieldwork';
 import { useRouter } from 'expo-router';
-import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
-import { colour, space, useWide } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
@@ -15,13 +14,14 @@ import { PageHeading } from '../../ui/PageHeading';
 import { Screen } from '../../ui/Screen';
 import { Disclosure } from '../../ui/Disclosure';
 import { Reckoned } from '../../ui/Reckoned';
-import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { FindRing } from './FindRing';
 import { SiteRow } from './SiteRow';
 import { StringRows } from './StringRows';
 import { type Field, useField } from './useField';
 import { inWords } from './words';
+import { Column, Columns } from '../../ui/Columns';
+import { Row } from '../../ui/Row';
 
 /** The fourth place: what is under way, due, left, and what looks wrong. */
 export function FieldScreen() {
@@ -35,7 +35,6 @@ export function FieldScreen() {
 
 function FieldDay({ field }: { field: Field }) {
   const router = useRouter();
-  const wide = useWide();
   const { view, open } = field;
   const due = view.due.filter((one) => one.due <= today());
   const later = view.due.filter((one) => one.due > today());
@@ -43,8 +42,8 @@ function FieldDay({ field }: { field: Field }) {
     <Screen widest={1100}>
       <PageHeading>Field</PageHeading>
       <Season field={field} />
-      <View style={wide ? styles.columns : styles.column}>
-        <View style={wide ? styles.half : styles.column}>
+      <Columns>
+        <Column>
           {due.length > 0 && <Due title="Look again now" rows={due} />}
           <Card title="Under way" aside={<Button small label="Begin a visit" onPress={() => router.push('/field/visits/new')} />}>
             {open.length === 0 && <Text quiet>No visit is open. Begin one, and catch by catch goes into it.</Text>}
@@ -90,8 +89,8 @@ function FieldDay({ field }: { field: Field }) {
             </Card>
           )}
           {later.length > 0 && <Due title="To look at again" rows={later} />}
-        </View>
-        <View style={wide ? styles.half : styles.column}>
+        </Column>
+        <Column>
           <FindRing field={field} />
           <Card title="Rings" aside={<Button small kind="quiet" label="Strings" onPress={() => router.push('/field/strings')} />}>
             <StringRows strings={field.strings} />
@@ -137,8 +136,8 @@ function FieldDay({ field }: { field: Field }) {
               />
             </Row>
           </Card>
-        </View>
-      </View>
+        </Column>
+      </Columns>
       {view.recent.length > 0 && (
         <Card title="Visits before">
           {view.recent.map((visit) => (
@@ -218,9 +217,3 @@ function Due({ title, rows }: { title: string; rows: Field['view']['due'] }) {
 }
 
 const siteName = ({ view }: Field, id: string) => view.sites.find((site) => site.id === id)?.name ?? 'a site';
-
-const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
-  half: { flex: 1, gap: space.l, minWidth: 0 },
-  column: { gap: space.m },
-});

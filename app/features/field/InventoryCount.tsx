@@ -1,8 +1,7 @@
 import { overlooked, readTally, sexRatio, type SexTally, writeTally } from '@plesion/core/fieldwork';
 import { useState } from 'react';
 import { z } from 'zod';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, radius } from '../../theme';
+import { colour } from '../../theme';
 import { useKeptState } from '../../lib/useKeptState';
 import { useKeptText } from '../../lib/useKeptText';
 import { Announce } from '../../ui/Announce';
@@ -10,6 +9,7 @@ import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
@@ -76,20 +76,29 @@ function Tally({ label, tally, onChange, onRemove }: TallyProps) {
       <Announce>{`${label}: ${writeTally(now)}`}</Announce>
       <Row oneLine>
         {SEXES.map(([sex, word]) => (
-          <Pressable
+          <PressBox
             key={sex}
             role="button"
             onPress={() => {
               felt(sex === 'females');
               onChange({ ...now, [sex]: now[sex] + 1 });
             }}
-            style={({ pressed }) => [styles.press, pressed && styles.pressed]}
+            sinks
+            fill
+            leastTall={92}
+            align="center"
+            justify="center"
+            ruled="round"
+            ruledIn="kelp"
+            thick
+            round="m"
+            tone="kelpWash"
           >
             <Text size="title" strong figures color={colour.kelp}>
               {now[sex]}
             </Text>
             <Text size="small">{word}</Text>
-          </Pressable>
+          </PressBox>
         ))}
       </Row>
       <Disclosure title="Write it instead">
@@ -252,17 +261,3 @@ const sayChance = (p: number): string =>
     : p < 0.01
       ? `${(p * 1000).toFixed(0)} times in 1000`
       : `${Math.round(p * 100)} times in 100`;
-
-const styles = StyleSheet.create({
-  press: {
-    flex: 1,
-    minHeight: 92,
-    borderRadius: radius.m,
-    borderWidth: 1.5,
-    borderColor: colour.kelp,
-    backgroundColor: colour.kelpWash,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
-  pressed: { backgroundColor: colour.mist, borderWidth: 3 },
-});

@@ -1,5 +1,4 @@
 import { NATURAL_MARK_WORDS, type NaturalMark } from '@plesion/core/fieldwork';
-import { StyleSheet } from 'react-native';
 import { Photo } from '../../ui/Photo';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -9,7 +8,13 @@ import { usePhotoUri } from '../photos/usePhotoUri';
 export function MarkPhoto({ mark: { photo, words } }: { mark: NaturalMark }) {
   const uri = usePhotoUri(photo ?? '', 'thumb');
   return photo ? (
-    <Photo source={{ uri }} accessibilityLabel={`Photo of the mark: ${words || 'not described yet'}`} style={styles.photo} />
+    <Photo
+      source={{ uri }}
+      accessibilityLabel={`Photo of the mark: ${words || 'not described yet'}`}
+      wide={140}
+      tall={105}
+      round="m"
+    />
   ) : null;
 }
 
@@ -25,7 +30,3 @@ export function NaturalMarkWords({ mark }: { mark: NaturalMark }) {
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  photo: { width: 140, height: 105, borderRadius: 12 },
-});

@@ -1,6 +1,5 @@
 import { CONDITIONS, RELEASE_WORDS, RELEASES, SEX_METHODS, SEXES } from '@plesion/core/fieldwork';
 import { type Character, formsOf, type Guide } from '@plesion/core/guide';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -205,7 +204,7 @@ const Note = ({ typed, change }: Pick<SheetFieldsProps, 'typed' | 'change'>) => 
 );
 
 const Kept = ({ hash }: { hash: string }) => (
-  <Photo source={{ uri: usePhotoUri(hash, 'thumb') }} accessibilityLabel="Photo of the catch" style={styles.photo} />
+  <Photo source={{ uri: usePhotoUri(hash, 'thumb') }} accessibilityLabel="Photo of the catch" wide={140} tall={105} round="m" />
 );
 
 function PhotoField({ hash, onPhoto }: { hash?: string; onPhoto: (hash: string) => void }) {
@@ -216,7 +215,3 @@ function PhotoField({ hash, onPhoto }: { hash?: string; onPhoto: (hash: string) 
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  photo: { width: 140, height: 105, borderRadius: 12 },
-});

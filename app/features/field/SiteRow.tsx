@@ -1,8 +1,8 @@
 import type { Site } from '@plesion/contract';
 import { calendarDays, isRested, pace } from '@plesion/core/fieldwork';
-import { StyleSheet, View } from 'react-native';
 import { sayDate, today } from '../../lib/dates';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
@@ -18,9 +18,9 @@ export function SiteRow({ site, ringed }: { site: Site; ringed: number }) {
       <Row align="center">
         <Text strong>{site.name}</Text>
         {rested && (
-          <View style={styles.rested}>
+          <Box shrink padX="s" ruled="round" ruledIn="hazard" thick round="s">
             <Text size="small" strong color={colour.hazard}>{`rested until ${sayDate(rested.until)}`}</Text>
-          </View>
+          </Box>
         )}
       </Row>
       {rested && <Text size="small">{rested.reason}</Text>}
@@ -63,7 +63,3 @@ const licenceLines = ({ licences }: Site, day: string): Line[] =>
       ? { text: `${label} (${holder}): ${inWords(days, 'day')} left`, tight: days <= FEW_DAYS }
       : { text: `${label} ended ${sayDate(to)}`, tight: true };
   });
-
-const styles = StyleSheet.create({
-  rested: { flexShrink: 1, borderRadius: radius.s, borderWidth: 1.5, borderColor: colour.hazard, paddingHorizontal: space.s },
-});

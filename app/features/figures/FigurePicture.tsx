@@ -1,7 +1,8 @@
 import { type Figure, type Guide, sayLicence } from '@plesion/core/guide';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Photo } from '../../ui/Photo';
 import { Text } from '../../ui/Text';
 import { PhotoPin } from '../photos/AimedPhoto';
@@ -32,9 +33,11 @@ export function FigurePicture({ guide, figure, width, numbered = true }: Props) 
         style={[StyleSheet.absoluteFill, styles.photo]}
       />
       {gone && (
-        <Text size="small" quiet style={styles.gone}>
-          This photograph is not here: it is not in the station, or it was not carried along and there is no connection.
-        </Text>
+        <Box pad="m">
+          <Text size="small" quiet>
+            This photograph is not here: it is not in the station, or it was not carried along and there is no connection.
+          </Text>
+        </Box>
       )}
       {numbered && figure.pins && <Numbers pins={figure.pins} width={width} height={(width * figure.height) / figure.width} />}
     </View>
@@ -80,5 +83,4 @@ const viewOf = (guide: Guide, { view }: Figure): string | undefined => guide.vie
 
 const styles = StyleSheet.create({
   photo: { borderRadius: radius.m, backgroundColor: colour.mist },
-  gone: { padding: space.m },
 });

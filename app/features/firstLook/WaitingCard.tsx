@@ -1,11 +1,11 @@
 import { type SpecimenRow, urlOf } from '@plesion/contract';
-import { Link } from 'expo-router';
-import { Pressable, StyleSheet, View } from 'react-native';
+import { Box } from '../../ui/Box';
 import { Photo } from '../../ui/Photo';
-import { Stack } from '../../ui/Stack';
 import { sayDate } from '../../lib/dates';
-import { colour, radius, space, useWide } from '../../theme';
+import { colour, useWide } from '../../theme';
 import { Text } from '../../ui/Text';
+import { LinkBox } from '../../ui/LinkBox';
+import { Stack } from '../../ui/Stack';
 
 /** Characters after which the daybook says itself how a specimen stands. */
 export const ENOUGH = 3;
@@ -20,29 +20,29 @@ export function WaitingCard({ row }: { row: SpecimenRow }) {
   const left = ENOUGH - row.readings;
   const title = row.readings === 0 ? 'What is it?' : left > 0 ? `${row.readings} of ${ENOUGH} characters read` : row.summary.name;
   return (
-    <Link href={`/specimens/${row.id}/bench`} asChild>
-      <Pressable style={StyleSheet.flatten([styles.card, wide && styles.wide])}>
-        <Photo
-          source={{ uri: urlOf('photo', { params: { hash: row.photo! } }) }}
-          resizeMode="cover"
-          style={StyleSheet.flatten([styles.photo, wide && styles.photoWide])}
-        />
-        <Stack fill pad="l">
-          <Text size="title" heading={2}>
-            {title}
+    <LinkBox href={`/specimens/${row.id}/bench`} across={wide} oneLine clip ruled="round" ruledIn="edge" round="l" tone="sheet">
+      <Photo
+        source={{ uri: urlOf('photo', { params: { hash: row.photo! } }) }}
+        resizeMode="cover"
+        wide={wide ? 340 : 'all'}
+        tall={wide ? 244 : 220}
+        tone="paper"
+      />
+      <Stack fill pad="l">
+        <Text size="title" heading={2}>
+          {title}
+        </Text>
+        <Text>{left > 0 ? sayLeft(left) : row.summary.text}</Text>
+        <Text size="small" quiet>
+          {[row.label, row.place, sayDate(row.date)].filter(Boolean).join(' · ')}
+        </Text>
+        <Box self="start" padX="l" padY="m" round="m" tone="kelp">
+          <Text strong color={colour.sheet}>
+            {row.readings === 0 ? 'Read its characters' : 'Go on'}
           </Text>
-          <Text>{left > 0 ? sayLeft(left) : row.summary.text}</Text>
-          <Text size="small" quiet>
-            {[row.label, row.place, sayDate(row.date)].filter(Boolean).join(' · ')}
-          </Text>
-          <View style={styles.go}>
-            <Text strong color={colour.sheet}>
-              {row.readings === 0 ? 'Read its characters' : 'Go on'}
-            </Text>
-          </View>
-        </Stack>
-      </Pressable>
-    </Link>
+        </Box>
+      </Stack>
+    </LinkBox>
   );
 }
 
@@ -51,18 +51,3 @@ function sayLeft(left: number): string {
     return 'Read three characters off the photograph and watch how far they carry: to a name, to one of two, or not yet.';
   return left > 0 ? `${left} more, and see whether that is enough to say so.` : '';
 }
-
-const styles = StyleSheet.create({
-  card: { backgroundColor: colour.sheet, borderRadius: radius.l, borderWidth: 1, borderColor: colour.edge, overflow: 'hidden' },
-  wide: { flexDirection: 'row' },
-  photo: { width: '100%', height: 220, backgroundColor: colour.paper },
-  photoWide: { width: 340, height: 244 },
-  go: {
-    alignSelf: 'flex-start',
-    backgroundColor: colour.kelp,
-    borderRadius: radius.m,
-    paddingHorizontal: space.l,
-    paddingVertical: space.m,
-    marginTop: space.xs,
-  },
-});

@@ -1,6 +1,6 @@
 import type { GuideRow } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Picker } from '../../ui/Picker';
 import { Text } from '../../ui/Text';
 import { WithdrawnNotice } from '../sharing/WithdrawnNotice';
@@ -29,11 +29,11 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
         items={items}
         chosen={chosen}
         onChange={onChange}
-        itemStyle={(on) => [styles.tile, on && styles.on]}
+        tile={{ fill: 98, most: 160, leastTall: 96, align: 'center', justify: 'between', pad: 's', tone: 'paper' }}
         draw={({ id }, on) =>
           id === NO_GUIDE ? (
             <>
-              <View style={styles.empty} />
+              <Box wide={76} ruled="round" ruledIn="unknown" thick dashed tall={52} round="m" />
               <TileName on={on}>no guide</TileName>
             </>
           ) : (
@@ -54,21 +54,3 @@ const TileName = ({ on, children }: { on: boolean; children: string }) => (
     {children}
   </Text>
 );
-
-const styles = StyleSheet.create({
-  tile: {
-    flexGrow: 1,
-    flexBasis: 98,
-    maxWidth: 160,
-    minHeight: 96,
-    alignItems: 'center',
-    justifyContent: 'space-between',
-    padding: space.s,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-  },
-  on: { borderColor: colour.kelp, borderWidth: 2.5, padding: space.s - 1.5, backgroundColor: colour.kelpWash },
-  empty: { width: 76, height: 52, borderRadius: radius.m, borderWidth: 1.5, borderStyle: 'dashed', borderColor: colour.unknown },
-});

@@ -1,8 +1,7 @@
 import type { GuideRow } from '@plesion/contract';
-import { Link, useRouter } from 'expo-router';
+import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, radius } from '../../theme';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
@@ -10,8 +9,6 @@ import { lazyPart } from '../../ui/lazyPart';
 import { Screen } from '../../ui/Screen';
 import { Empty, Failed, Loading } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { BookSearch } from '../book/BookSearch';
 import { KeysSheet } from '../keys/KeysSheet';
@@ -20,6 +17,9 @@ import { SharingTag } from '../sharing/SharingTag';
 import { TakenGuide, useTakeGuide } from './TakeGuide';
 import { useGuides, useGuidesWhole } from '../records/useGuide';
 import { useSession } from '../session/useSession';
+import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 const OffersSheet = lazyPart(
   () => import('../sharing/OffersSheet'),
@@ -77,43 +77,27 @@ function SearchAll({ rows }: { rows: readonly GuideRow[] }) {
 /** A guide on the shelf: three of its kinds drawn, its title, what it is about. */
 function GuideCard({ row }: { row: GuideRow }) {
   return (
-    <Link href={`/guides/${row.id}`} asChild>
-      <Pressable style={styles.card}>
-        <Row justify="evenly" padY="m" ruled="below" ruledIn="edge" tone="paper" oneLine gap="none">
-          {[0, 1, 2].map((nth) => (
-            <GuideFigure
-              key={nth}
-              id={row.id}
-              nth={nth}
-              width={106}
-              height={88}
-              none={nth === 0 ? 'not drawn: told by words' : undefined}
-            />
-          ))}
-        </Row>
-        <Stack gap="xs" pad="m">
-          <Text size="title">{row.title}</Text>
-          <SharingTag guideId={row.id} />
-          <Text size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Text>
-          <Text size="small" numberOfLines={4}>
-            {row.summary}
-          </Text>
-        </Stack>
-      </Pressable>
-    </Link>
+    <LinkBox href={`/guides/${row.id}`} fill={330} most={620} clip ruled="round" ruledIn="edge" round="l" tone="sheet">
+      <Row justify="evenly" padY="m" ruled="below" ruledIn="edge" tone="paper" oneLine gap="none">
+        {[0, 1, 2].map((nth) => (
+          <GuideFigure
+            key={nth}
+            id={row.id}
+            nth={nth}
+            width={106}
+            height={88}
+            none={nth === 0 ? 'not drawn: told by words' : undefined}
+          />
+        ))}
+      </Row>
+      <Stack gap="xs" pad="m">
+        <Text size="title">{row.title}</Text>
+        <SharingTag guideId={row.id} />
+        <Text size="small" quiet>{`${row.forms} forms · ${row.characters} characters · version ${row.version}`}</Text>
+        <Text size="small" numberOfLines={4}>
+          {row.summary}
+        </Text>
+      </Stack>
+    </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  card: {
-    flexGrow: 1,
-    flexShrink: 1,
-    flexBasis: 330,
-    maxWidth: 620,
-    backgroundColor: colour.sheet,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.edge,
-    overflow: 'hidden',
-  },
-});

@@ -2,11 +2,11 @@ import type { Standing } from '@plesion/core/evidence';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide, Judgement } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { followingFirst } from './policy';
@@ -42,7 +42,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
               {` of ${dispute.taxa.map(nameOf).join(', ')}${dispute.read ? ', which you read' : ''}`}
             </Text>
             {dispute.said.map(({ source, label, value, p }) => (
-              <View key={source} style={styles.said}>
+              <Row key={source} oneLine align="center" gap="m" ruled="left" ruledIn="hairline" thick round="s" padLeft="m">
                 <Box fill>
                   <Text size="small" strong color={colour.kelp}>
                     {label}
@@ -60,7 +60,7 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
                   hint={`Follow ${label} first`}
                   onPress={() => onJudge({ ...judgement, policy: followingFirst(guide, judgement.policy, source) })}
                 />
-              </View>
+              </Row>
             ))}
           </Stack>
         );
@@ -71,15 +71,3 @@ export function DisputesSheet({ guide, answer, judgement, onJudge }: DisputesShe
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  said: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    borderLeftWidth: 3,
-    borderColor: colour.hairline,
-    borderRadius: radius.s,
-    paddingLeft: space.m,
-  },
-});

@@ -2,14 +2,16 @@ import type { Standing } from '@plesion/core/evidence';
 import type { Reading } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { NotAmongDangerous } from './DangerNotice';
+import { Bar } from '../../ui/Bar';
+import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 interface FirmnessSheetProps {
   guide: Guide;
@@ -34,23 +36,25 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
       {weakest.length > 1 && (
         <Stack gap="hair" role="group" aria-label="Without each reading">
           {weakest.map(({ reading, p, leader, label }) => (
-            <Pressable
+            <PressBox
               key={reading}
               role="button"
               onPress={() => readings[reading] && onOpen(readings[reading].character)}
-              style={styles.row}
+              gap="s"
+              align="center"
+              leastTall={32}
+              across
+              oneLine
               accessibilityLabel={`Without ${labelOf(reading)}: ${leader === robustness.group ? inHundred(p) : label}`}
             >
-              <Text size="small" quiet style={styles.what}>
+              <Text size="small" quiet share={1.3}>
                 {`without ${labelOf(reading).toLowerCase()}`}
               </Text>
-              <View style={styles.track}>
-                <View style={[styles.bar, { width: `${Math.max(1, p * 100)}%` }]} />
-              </View>
+              <Bar fill part={p} tone="for" />
               <Text size="small" strong={leader !== robustness.group} wide={104} set="right" figures>
                 {leader === robustness.group ? inHundred(p) : `then ${shortLabel(label)}`}
               </Text>
-            </Pressable>
+            </PressBox>
           ))}
         </Stack>
       )}
@@ -74,11 +78,11 @@ export function FirmnessSheet({ guide, answer, readings, onOpen }: FirmnessSheet
         <Stack>
           {traps.map((trap) => (
             <Row key={trap.character} align="center" oneLine>
-              <View style={styles.flag}>
+              <Box padX="s" ruled="round" ruledIn="against" thick dashed round="s">
                 <Text size="small" strong color={colour.against}>
                   trap
                 </Text>
-              </View>
+              </Box>
               <Text size="small" fill>
                 {trap.text}
               </Text>
@@ -105,17 +109,3 @@ function Crosses({ guide, answer }: { guide: Guide; answer: Standing }) {
 }
 
 const shortLabel = (label: string) => label.replace(/^(\p{L})\p{L}+ /u, '$1. ');
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', alignItems: 'center', gap: space.s, minHeight: TOUCH - 12 },
-  what: { flex: 1.3 },
-  track: { flex: 1, height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
-  bar: { height: 8, borderRadius: 4, backgroundColor: colour.for },
-  flag: {
-    borderWidth: 1.5,
-    borderColor: colour.against,
-    borderRadius: radius.s,
-    paddingHorizontal: space.s,
-    borderStyle: 'dashed',
-  },
-});

@@ -3,9 +3,8 @@ import type { Guide } from '@plesion/core/guide';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { api } from '../../lib/api';
-import { space, useWide } from '../../theme';
+import { useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Notice } from '../../ui/Notice';
@@ -65,10 +64,10 @@ function Page({ stored, newest, guide, onVersion }: PageProps) {
     // Below the thumb on a phone; beside the heading where there is room, and a keyboard that would come to the foot last.
     <Screen widest={1080} foot={!wide && actions}>
       <Stack gap="xs">
-        <View style={wide && styles.title}>
+        <Box across={wide} justify="between" gap={wide ? 'm' : undefined}>
           <PageHeading>{key.title}</PageHeading>
           {wide && actions}
-        </View>
+        </Box>
         <Text quiet>
           {[
             `${stored.couplets} couplets`,
@@ -252,7 +251,3 @@ function Restore({ stored }: { stored: StoredKey }) {
     </Notice>
   );
 }
-
-const styles = StyleSheet.create({
-  title: { flexDirection: 'row', flexWrap: 'wrap', justifyContent: 'space-between', gap: space.m },
-});

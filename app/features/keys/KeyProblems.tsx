@@ -1,6 +1,5 @@
 import type { StoredKey } from '@plesion/contract';
 import { useState } from 'react';
-import { StyleSheet } from 'react-native';
 import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
@@ -49,9 +48,9 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
             least={72}
             padY="hair"
             ruled="round"
-            ruledIn="hairline"
+            ruledIn={problem.weight === 'fault' ? 'hazard' : 'hairline'}
+            tone={problem.weight === 'fault' ? 'hazardWash' : undefined}
             round="s"
-            style={problem.weight === 'fault' && styles.fault}
           >
             <Text size="small" strong color={problem.weight === 'fault' ? colour.hazard : colour.quiet}>
               {problem.weight === 'fault' ? 'mend' : 'consider'}
@@ -68,7 +67,3 @@ export function KeyProblems({ problems, onOpen }: { problems: StoredKey['problem
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  fault: { borderColor: colour.hazard, backgroundColor: colour.hazardWash },
-});

@@ -4,6 +4,7 @@ import type { Href } from 'expo-router';
 import { useState } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour } from '../../theme';
+import { Box } from '../../ui/Box';
 import { LinkBox } from '../../ui/LinkBox';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -43,9 +44,11 @@ export function KeyText({ keyed, guide, hrefOf }: KeyTextProps) {
             </Row>
           ))}
           {couplet.note && (
-            <Text size="small" quiet style={styles.note}>
-              {couplet.note}
-            </Text>
+            <Box padLeft="xxl">
+              <Text size="small" quiet>
+                {couplet.note}
+              </Text>
+            </Box>
           )}
         </Stack>
       ))}
@@ -66,16 +69,19 @@ function CoupletNumber({ number, lead, href }: { number: string; lead: string; h
       {`${number}${lead}`}
     </Text>
   );
-  if (!href) return <View style={styles.character}>{said}</View>;
+  if (!href)
+    return (
+      <Box wide={40} leastTall={24}>
+        {said}
+      </Box>
+    );
   return (
-    <LinkBox label={`${number}${lead}: walk from couplet ${number}`} href={href} style={styles.character}>
+    <LinkBox label={`${number}${lead}: walk from couplet ${number}`} href={href} wide={40} leastTall={24}>
       {said}
     </LinkBox>
   );
 }
 
 const styles = StyleSheet.create({
-  character: { width: 40, minHeight: 24 },
   dots: { flex: 1, borderBottomWidth: 1, borderStyle: 'dotted', borderColor: colour.unknown, height: 8 },
-  note: { paddingLeft: 48 },
 });

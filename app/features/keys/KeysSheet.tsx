@@ -1,14 +1,13 @@
 import type { KeyRow } from '@plesion/contract';
-import { Link, useRouter } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { useRouter } from 'expo-router';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { useKeys } from '../records/useKeys';
+import { LinkBox } from '../../ui/LinkBox';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 /** The keys of a guide, or of the station, and the ways to more. */
 export function KeysSheet({ guideId }: { guideId?: string }) {
@@ -37,39 +36,25 @@ const sayMany = (n: number) => (n === 0 ? undefined : n === 1 ? '1 key' : `${n} 
 
 export function KeyLink({ row, href }: { row: KeyRow; href?: string }) {
   return (
-    <Link href={href ?? `/keys/${row.id}`} asChild>
-      <Pressable style={styles.row}>
-        <Stack gap="hair" fill>
-          <Text strong>{row.title}</Text>
-          <Text size="small" quiet>
-            {[
-              `${row.couplets} couplets`,
-              `${row.endpoints} endings`,
-              row.faults > 0 && `${row.faults} to mend`,
-              row.version > 1 && `version ${row.version}`,
-            ]
-              .filter(Boolean)
-              .join(' · ')}
+    <LinkBox href={href ?? `/keys/${row.id}`} across oneLine pad="m" ruled="round" ruledIn="hairline" round="m" tone="paper">
+      <Stack gap="hair" fill>
+        <Text strong>{row.title}</Text>
+        <Text size="small" quiet>
+          {[
+            `${row.couplets} couplets`,
+            `${row.endpoints} endings`,
+            row.faults > 0 && `${row.faults} to mend`,
+            row.version > 1 && `version ${row.version}`,
+          ]
+            .filter(Boolean)
+            .join(' · ')}
+        </Text>
+        {row.summary && (
+          <Text size="small" quiet numberOfLines={2}>
+            {row.summary}
           </Text>
-          {row.summary && (
-            <Text size="small" quiet numberOfLines={2}>
-              {row.summary}
-            </Text>
-          )}
-        </Stack>
-      </Pressable>
-    </Link>
+        )}
+      </Stack>
+    </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    minHeight: TOUCH,
-    flexDirection: 'row',
-    padding: space.m,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-  },
-});

@@ -4,12 +4,10 @@ import { readSdd } from '@plesion/core/keys/sdd';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useRouter } from 'expo-router';
 import { useDeferredValue, useMemo } from 'react';
-import { StyleSheet } from 'react-native';
 import { z } from 'zod';
 import { api } from '../../lib/api';
 import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
-import { font, radius, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Picker } from '../../ui/Picker';
 import { TextField } from '../../ui/TextField';
@@ -18,11 +16,12 @@ import { Screen } from '../../ui/Screen';
 import { Card } from '../../ui/Card';
 import { Failed } from '../../ui/states';
 import { PageHeading } from '../../ui/PageHeading';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useGuide, useGuides } from '../records/useGuide';
 import { KeyText } from './KeyText';
+import { Column, Columns } from '../../ui/Columns';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 /** A text longer than this is not shown in the field, so that the page stays quick. */
 const SHOWN = 60_000;
@@ -40,7 +39,6 @@ const Typed = z.object({ guideId: z.string().optional(), title: z.string().optio
 /** Read in a key from print: paste, look at what was understood, mend by line, take it in whole. */
 export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
   const router = useRouter();
-  const wide = useWide();
   const client = useQueryClient();
   const guides = useGuides();
   const [typed, change, forget] = useKeptState(`readKey.${asked ?? ''}`, Typed, {
@@ -88,8 +86,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
         halves.
       </Text>
       {take.error != null && refused.length === 0 && <Failed error={take.error} />}
-      <Stack gap="m" style={wide && styles.beside}>
-        <Stack gap="m" least={0} style={wide && styles.half}>
+      <Columns gap="m">
+        <Column gap="m">
           <Card title="The key in print">
             <TextField
               label="Title"
@@ -115,7 +113,7 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               onChangeText={setText}
               multiline
               placeholder={EXAMPLE}
-              style={styles.paste}
+              paste={260}
               hint={
                 text.length > SHOWN
                   ? `${(text.length / 1e6).toFixed(2)} million characters; too long to be changed here.`
@@ -145,8 +143,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
             problems={preview.problems.length ? preview.problems : refused}
             onMend={(problem) => setText(mendText(text, problem.mend!))}
           />
-        </Stack>
-        <Stack gap="m" least={0} style={wide && styles.half}>
+        </Column>
+        <Column gap="m">
           {tied && (
             <>
               <Card title="What was understood" aside={`${tied.couplets.length} couplets, ${endpointsOf(tied).length} endings`}>
@@ -162,8 +160,8 @@ export function ReadKeyScreen({ guideId: asked }: { guideId?: string }) {
               <KeyText keyed={tied} guide={guide} />
             </>
           )}
-        </Stack>
-      </Stack>
+        </Column>
+      </Columns>
     </Screen>
   );
 }
@@ -244,9 +242,3 @@ function sayState(text: string, key: unknown, problems: readonly LineProblem[], 
   if (!title.trim() && source.kind === 'text') return 'Give it a title.';
   return problems.length ? 'It will be imported whole, with what is still to mend.' : 'It will be imported whole.';
 }
-
-const styles = StyleSheet.create({
-  beside: { flexDirection: 'row', alignItems: 'flex-start' },
-  half: { flex: 1 },
-  paste: { minHeight: 260, fontSize: 13, borderRadius: radius.s, fontFamily: font.text },
-});

@@ -1,8 +1,8 @@
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { device } from '../../lib/device';
 import { colour } from '../../theme';
 import { setAppearance, useAppearance } from '../../theme/appearance';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChartFrame } from '../../ui/ChartFrame';
@@ -27,6 +27,7 @@ import { WorkProgress } from '../../ui/WorkProgress';
 import { WrittenName } from '../../ui/WrittenName';
 import { NotFound } from '../shell/NotFound';
 import { FormShown } from './FormShown';
+import { PlacedShown } from './PlacedShown';
 
 /** Shown while developing, and where this device was told to. */
 const shown = __DEV__ || device.read('plesion.kit') === 'on';
@@ -68,6 +69,7 @@ function Kit() {
       <Parted />
       <Chosen />
       <FormShown />
+      <PlacedShown />
       <Said />
       <Counted />
     </Screen>
@@ -205,11 +207,7 @@ const Counted = () => (
       columns={['Said', 'Right']}
       rows={[['90', '90']]}
     >
-      <View style={styles.chart} />
+      <Box tall={60} tone="forTint" />
     </ChartFrame>
   </Card>
 );
-
-const styles = StyleSheet.create({
-  chart: { height: 60, backgroundColor: colour.forTint },
-});

@@ -1,11 +1,11 @@
 import { asRequest, guessRoles, readTable, type Role, ROLES } from '@plesion/core/learn';
 import { useRouter } from 'expo-router';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { pickFile } from '../../lib/files';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, radius } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Disclosure } from '../../ui/Disclosure';
 import { TextField } from '../../ui/TextField';
@@ -122,7 +122,7 @@ export function LearnScreen() {
           multiline
           placeholder={'kind,length,width\nslender,41.2,21.9\nbroad,40.8,25.6'}
           hint={csv ? `${csv.split('\n').filter((line) => line.trim()).length - 1} rows` : undefined}
-          style={styles.paste}
+          paste={120}
         />
         {unread && (
           <Notice kind="problem" title="These landmarks cannot be read">
@@ -155,7 +155,3 @@ function sayMissing(title: string, csv: string): string {
   if (!csv.trim()) return 'Choose or paste a table first.';
   return title.trim() ? 'Say which columns name the specimens.' : 'Give the guide a title.';
 }
-
-const styles = StyleSheet.create({
-  paste: { minHeight: 120, fontSize: 13, borderRadius: radius.s },
-});

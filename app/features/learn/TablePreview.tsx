@@ -1,9 +1,9 @@
 import type { Table } from '@plesion/core/learn';
 import { LABELS } from '@plesion/core/learn';
-import { ScrollView, StyleSheet, View } from 'react-native';
-import { colour, space } from '../../theme';
+import { ScrollView, View } from 'react-native';
 import { Notice } from '../../ui/Notice';
 import { Card } from '../../ui/Card';
+import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
 const ROWS = 6;
@@ -31,16 +31,16 @@ export function TablePreview({ table, partly }: { table: Table; partly: boolean 
       <ScrollView horizontal>
         <View>
           {[undefined, ...table.rows.slice(0, ROWS)].map((row, r) => (
-            <View key={r} style={styles.row}>
-              <Text size="small" strong={!row} style={styles.label} numberOfLines={1}>
+            <Row key={r} oneLine gap="s" ruled="below" padY="hair">
+              <Text size="small" strong={!row} wide={122} numberOfLines={1}>
                 {row ? LABELS.flatMap((label) => row.labels[label] ?? []).join(' · ') : 'is'}
               </Text>
               {used.map(({ name, c }) => (
-                <Text key={name} size="small" strong={!row} figures style={styles.cell} numberOfLines={1}>
+                <Text key={name} size="small" strong={!row} figures wide={84} set="right" numberOfLines={1}>
                   {row ? row.cells[c] || '–' : name}
                 </Text>
               ))}
-            </View>
+            </Row>
           ))}
         </View>
       </ScrollView>
@@ -62,9 +62,3 @@ export function TablePreview({ table, partly }: { table: Table; partly: boolean 
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: { flexDirection: 'row', borderBottomWidth: 1, borderColor: colour.mist, paddingVertical: 3 },
-  label: { width: 130, paddingRight: space.s },
-  cell: { width: 92, textAlign: 'right', paddingRight: space.s },
-});

@@ -1,10 +1,8 @@
 import type { Lot } from '@plesion/contract';
-import { Link, useRouter } from 'expo-router';
-import { Pressable, StyleSheet } from 'react-native';
+import { useRouter } from 'expo-router';
 import { z } from 'zod';
 import { v7 as mintId } from 'uuid';
 import { useKeptForm } from '../../lib/useKeptForm';
-import { colour, radius, space } from '../../theme';
 import { Form, FormEnd, FormPart } from '../../ui/Form';
 import { FormTextField } from '../../ui/FormTextField';
 import { Screen } from '../../ui/Screen';
@@ -17,6 +15,7 @@ import { useGuides } from '../records/useGuide';
 import { useSession } from '../session/useSession';
 import { lotDrafts, useLots } from '../records/useLots';
 import { saySize } from './saySize';
+import { LinkBox } from '../../ui/LinkBox';
 
 /** Specimens taken together and thought alike. */
 export function LotsScreen() {
@@ -45,16 +44,12 @@ export function LotsScreen() {
 
 function LotRow({ lot, guide }: { lot: Lot; guide: string }) {
   return (
-    <Link href={`/lots/${lot.id}`} asChild>
-      <Pressable style={styles.row}>
-        <Text strong>{lot.label}</Text>
-        <Text size="small" quiet>
-          {[saySize(lot.specimens), guide, lot.walk && `${lot.walk.answers.length} couplets answered`]
-            .filter(Boolean)
-            .join(' · ')}
-        </Text>
-      </Pressable>
-    </Link>
+    <LinkBox href={`/lots/${lot.id}`} gap="hair" pad="l" ruled="round" ruledIn="edge" round="l" tone="sheet">
+      <Text strong>{lot.label}</Text>
+      <Text size="small" quiet>
+        {[saySize(lot.specimens), guide, lot.walk && `${lot.walk.answers.length} couplets answered`].filter(Boolean).join(' · ')}
+      </Text>
+    </LinkBox>
   );
 }
 
@@ -99,14 +94,3 @@ function NewLot() {
     </Card>
   );
 }
-
-const styles = StyleSheet.create({
-  row: {
-    backgroundColor: colour.sheet,
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.edge,
-    padding: space.l,
-    gap: 2,
-  },
-});

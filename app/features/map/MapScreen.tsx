@@ -2,10 +2,10 @@ import type { BaseMap, Placed } from '@plesion/contract';
 import { formsOf } from '@plesion/core/guide';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { api } from '../../lib/api';
 import { useAddress } from '../../lib/useAddress';
-import { space, useWide } from '../../theme';
+import { useWide } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
@@ -27,6 +27,7 @@ import { OwnGround } from './OwnGround';
 import { regionsOf } from './range';
 import { useBaseMap, usePlaces } from './useMap';
 import { waysOf } from './ways';
+import { Column, Columns } from '../../ui/Columns';
 
 /** Records by place; the ways of a ring, and where a specimen and its kind are. */
 export function MapScreen() {
@@ -89,8 +90,8 @@ function MapPage({ places, more, map, own, field }: MapPageProps) {
   return (
     <Screen widest={1100}>
       <PageHeading>{ring ? `Where ${ring} was` : specimen && seen.label ? `Where ${seen.label} was seen` : 'Map'}</PageHeading>
-      <View style={wide ? styles.columns : styles.column}>
-        <View style={wide ? styles.map : styles.column}>
+      <Columns>
+        <Column times={3} gap="m">
           <MapSurface
             key={`${own} ${ring} ${ways.length > 0} ${specimen} ${seen.here !== undefined}`}
             map={map}
@@ -119,8 +120,8 @@ function MapPage({ places, more, map, own, field }: MapPageProps) {
               It was met at one place only.
             </Text>
           )}
-        </View>
-        <View style={wide ? styles.beside : styles.column}>
+        </Column>
+        <Column times={2} gap="m">
           {more && <Notice kind="note">There are more places than are drawn: those with few records are left out.</Notice>}
           {months.length > 1 && (
             <Card title="When" aside={inWords(n, 'record')}>
@@ -146,8 +147,8 @@ function MapPage({ places, more, map, own, field }: MapPageProps) {
           )}
           <InSight clusters={clustersAt(SITES)} chosen={chosen} onChoose={setChosen} field={field} guides={guides} />
           <OwnGround own={own} />
-        </View>
-      </View>
+        </Column>
+      </Columns>
     </Screen>
   );
 }
@@ -189,10 +190,3 @@ function useSpecimenPlace(id: string | undefined) {
     };
   }, [data, guide]);
 }
-
-const styles = StyleSheet.create({
-  columns: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
-  column: { gap: space.m },
-  map: { flex: 3, minWidth: 0, gap: space.s },
-  beside: { flex: 2, minWidth: 0, gap: space.m },
-});

@@ -1,6 +1,7 @@
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { View } from 'react-native';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { isWhole, pointsOf, type Step } from './steps';
@@ -22,7 +23,20 @@ export function LandmarkList({
         const at = table.active === step.id;
         return (
           <View key={step.id} role="listitem">
-            <Pressable role="button" aria-pressed={at} onPress={() => onChoose(step.id)} style={[styles.row, at && styles.at]}>
+            <PressBox
+              role="button"
+              aria-pressed={at}
+              onPress={() => onChoose(step.id)}
+              across
+              oneLine
+              align="center"
+              gap="s"
+              touch
+              padX="s"
+              padY="xs"
+              round="s"
+              {...(at && AT)}
+            >
               <Text strong color={colour.kelp} wide={22} set="centre">
                 {i + 1}
               </Text>
@@ -32,7 +46,7 @@ export function LandmarkList({
                   {`${isWhole(table.points, step) ? '✓ ' : ''}${sayPlace(step, table)}`}
                 </Text>
               </Box>
-            </Pressable>
+            </PressBox>
           </View>
         );
       })}
@@ -48,17 +62,4 @@ export function sayPlace({ id, kind }: Step, { points }: Table): string {
   return `${places.length} ${places.length === 1 ? 'point' : 'points'}`;
 }
 
-const styles = StyleSheet.create({
-  row: {
-    minHeight: TOUCH,
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.s,
-    paddingHorizontal: space.s,
-    paddingVertical: space.xs,
-    borderRadius: radius.s,
-    borderWidth: 1,
-    borderColor: 'transparent',
-  },
-  at: { borderColor: colour.kelp, backgroundColor: colour.kelpWash },
-});
+const AT = { ruled: 'round', ruledIn: 'kelp', tone: 'kelpWash' } as const;

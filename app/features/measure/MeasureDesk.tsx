@@ -5,6 +5,7 @@ import { useCallback, useEffect, useMemo, useRef, useState } from 'react';
 import { ScrollView, StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme';
 import { Announce } from '../../ui/Announce';
+import { Box } from '../../ui/Box';
 import { Disclosure } from '../../ui/Disclosure';
 import { PageHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
@@ -221,7 +222,7 @@ export function MeasureDesk({ id, bench, character, photo, photos, onPhoto }: De
         {instruction}
         {example}
       </Row>
-      <View style={styles.phoneTable}>{photoTable}</View>
+      <Box tall={380}>{photoTable}</Box>
       {tools}
       {result}
       {rest}
@@ -236,5 +237,4 @@ const styles = StyleSheet.create({
   right: { width: 360, flexGrow: 0 },
   column: { gap: space.m, paddingBottom: space.xxl },
   phone: { padding: space.m, gap: space.s, paddingBottom: space.xxl },
-  phoneTable: { height: 380 },
 });

@@ -1,6 +1,5 @@
 import type { PixelPoint } from '@plesion/core/measure';
 import { createElement, useEffect, useMemo, useRef, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import type { Part } from './looking';
 import { LargePhoto, SQUARE } from './LargePhoto';
 import { Loupe } from './Loupe';
@@ -157,7 +156,7 @@ export function PhotoTable({
   }, [view, room, photo, onSeen]);
   const nearer = (factor: number) => change((so, size) => zoomAt(so, factor, [size.width / 2, size.height / 2], photo, size));
   return (
-    <View style={styles.frame}>
+    <Box fill leastTall={240}>
       <Box
         ref={surface as never}
         role="application"
@@ -201,7 +200,7 @@ export function PhotoTable({
         )}
       </Box>
       <ZoomButtons what="photo" nearer={nearer} all={() => setView(undefined)} />
-    </View>
+    </Box>
   );
 }
 
@@ -237,7 +236,3 @@ function Drawn({ image, large }: { image: HTMLImageElement; large: boolean }) {
 }
 
 const NO_SCROLL = { touchAction: 'none', cursor: 'crosshair', userSelect: 'none' } as object;
-
-const styles = StyleSheet.create({
-  frame: { flex: 1, minHeight: 240 },
-});

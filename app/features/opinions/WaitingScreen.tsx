@@ -1,9 +1,8 @@
 import { urlOf } from '@plesion/contract';
 import type { WaitingAsk } from '@plesion/contract/opinions';
 import { useQuery } from '@tanstack/react-query';
-import { StyleSheet } from 'react-native';
 import { sayDate } from '../../lib/dates';
-import { colour, radius } from '../../theme';
+import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
@@ -52,7 +51,13 @@ function Waiting({ ask: { id, by, at, question, guide, photo } }: { ask: Waiting
   return (
     <LinkBox href={`/opinions/${id}`} gap="m" align="center" padY="s" ruled="above" across oneLine>
       {photo && (
-        <Photo source={{ uri: urlOf('photo', { params: { hash: photo }, query: { size: 'thumb' } }) }} style={styles.thumb} />
+        <Photo
+          source={{ uri: urlOf('photo', { params: { hash: photo }, query: { size: 'thumb' } }) }}
+          wide={64}
+          tall={64}
+          round="s"
+          tone="mist"
+        />
       )}
       <Box fill>
         <Text strong color={colour.kelp}>
@@ -65,7 +70,3 @@ function Waiting({ ask: { id, by, at, question, guide, photo } }: { ask: Waiting
     </LinkBox>
   );
 }
-
-const styles = StyleSheet.create({
-  thumb: { width: 64, height: 64, borderRadius: radius.s, backgroundColor: colour.mist },
-});

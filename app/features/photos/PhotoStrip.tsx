@@ -1,6 +1,5 @@
 import type { KeptPhoto } from '@plesion/core/specimen';
-import { StyleSheet } from 'react-native';
-import { colour, radius, TOUCH } from '../../theme';
+import { TOUCH } from '../../theme';
 import { Option, Options } from '../../ui/Options';
 import { Photo } from '../../ui/Photo';
 import { usePhotoUri } from './usePhotoUri';
@@ -29,7 +28,9 @@ export function PhotoStrip({ photos, shown, sayView, onChoose, alone }: PhotoStr
           on={photo.hash === shown}
           label={sayPhoto(n, sayView?.(photo))}
           onPress={() => onChoose(photo.hash)}
-          style={[styles.thumb, photo.hash === shown && styles.shown]}
+          framed
+          round="m"
+          clip
         >
           <Thumb hash={photo.hash} />
         </Option>
@@ -39,13 +40,7 @@ export function PhotoStrip({ photos, shown, sayView, onChoose, alone }: PhotoStr
 }
 
 function Thumb({ hash }: { hash: string }) {
-  return <Photo source={{ uri: usePhotoUri(hash, 'thumb') }} style={styles.picture} resizeMode="cover" />;
+  return <Photo source={{ uri: usePhotoUri(hash, 'thumb') }} wide={SIDE} tall={SIDE} resizeMode="cover" />;
 }
 
 const SIDE = TOUCH + 16;
-
-const styles = StyleSheet.create({
-  thumb: { borderRadius: radius.m, borderWidth: 3, borderColor: colour.edge, overflow: 'hidden' },
-  shown: { borderColor: colour.kelp },
-  picture: { width: SIDE, height: SIDE },
-});

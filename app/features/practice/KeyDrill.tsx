@@ -3,7 +3,7 @@ import type { Guide } from '@plesion/core/guide';
 import { coupletIndex, printStatements } from '@plesion/core/keys';
 import type { DrillStep, Item } from '@plesion/core/practice';
 import { useEffect, useRef, useState } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions, View } from 'react-native';
 import { colour, space } from '../../theme';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
@@ -95,9 +95,9 @@ export function KeyDrill({ guide, keyed, item, practice: { answer, told, next, t
             aria-label={`Lead ${couplet.number}${lead.id}`}
             pad="m"
             ruled="round"
-            ruledIn="edge"
+            ruledIn={said !== undefined && step.leads.includes(lead.id) ? 'kelp' : 'edge'}
+            thick
             round="m"
-            style={said !== undefined && step.leads.includes(lead.id) && styles.right}
           >
             <TermText guide={guide} text={printStatements(lead.statements) || '…'} />
             <Row justify="end" oneLine gap="none">
@@ -180,7 +180,3 @@ function Verdict({ guide, step, number, said }: { guide: Guide; step: DrillStep;
     </View>
   );
 }
-
-const styles = StyleSheet.create({
-  right: { borderColor: colour.kelp, borderWidth: 2, padding: space.m - 1 },
-});

@@ -2,8 +2,7 @@ import type { Guide } from '@plesion/core/guide';
 import { type Asked, beatsOf, type Item, type PracticeAnswer, readableIn, sayGroup } from '@plesion/core/practice';
 import { CERTAINTY, CERTAINTY_WORDS } from '@plesion/core/practice/schema';
 import { useEffect, useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { space } from '../../theme';
+import { View } from 'react-native';
 import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -12,6 +11,7 @@ import { Notice } from '../../ui/Notice';
 import { Picker } from '../../ui/Picker';
 import { focusHeading } from '../../ui/PageHeading';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { useShortcuts } from '../../ui/useShortcuts';
 import { planOf } from '../records/plans';
@@ -120,13 +120,13 @@ export function PracticeItem({
             ))}
           </View>
         ) : !look.shown && !told ? (
-          <View style={styles.gone}>
+          <Stack align="center" justify="center" leastTall={240}>
             <Text quiet>It is gone.</Text>
             <Button small label="Look again" hint="Look again, for half a bit" onPress={look.look} />
             <Text size="small" quiet>
               It costs half a bit.
             </Text>
-          </View>
+          </Stack>
         ) : (
           <ItemPicture
             guide={guide}
@@ -227,7 +227,3 @@ const sayCertainty = (word: PracticeAnswer['sure']): string =>
   word === 'guess'
     ? 'A guess: right as often as chance.'
     : `${word}: right ${Math.round(CERTAINTY[word] * 100)} times in a hundred.`;
-
-const styles = StyleSheet.create({
-  gone: { minHeight: 240, alignItems: 'center', justifyContent: 'center', gap: space.s },
-});

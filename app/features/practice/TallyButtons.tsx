@@ -1,9 +1,9 @@
 import type { Guide } from '@plesion/core/guide';
 import { type Item, sayGroup } from '@plesion/core/practice';
 import { useCallback, useState } from 'react';
-import { Pressable, StyleSheet } from 'react-native';
-import { colour, radius, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
+import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
@@ -44,11 +44,19 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
     <Stack align="start">
       <Row self="stretch">
         {choices.map((choice, i) => (
-          <Pressable
+          <PressBox
             key={choice.id}
             role="button"
             onPress={() => count(choice.id)}
-            style={({ pressed }) => [styles.button, pressed && styles.pressed]}
+            sinks
+            fill={140}
+            leastTall={96}
+            align="center"
+            justify="center"
+            pad="m"
+            ruled="round"
+            ruledIn="kelp"
+            round="m"
           >
             <Text strong color={colour.kelp}>
               {sayGroup(guide, choice)}
@@ -57,25 +65,10 @@ export function TallyButtons({ guide, item: { choices }, counts = {}, onChange }
               {`${counts[choice.id] ?? 0}`}
             </Text>
             <Text size="small" quiet>{`key ${i + 1}`}</Text>
-          </Pressable>
+          </PressBox>
         ))}
       </Row>
       <Button small kind="quiet" label="Undo the last one" disabled={!presses.length} onPress={takeBack} />
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  button: {
-    flexGrow: 1,
-    flexBasis: 140,
-    minHeight: 96,
-    alignItems: 'center',
-    justifyContent: 'center',
-    padding: space.m,
-    borderWidth: 1,
-    borderColor: colour.kelp,
-    borderRadius: radius.m,
-  },
-  pressed: { backgroundColor: colour.mist },
-});

@@ -73,7 +73,7 @@ export function RangeStrips({
           <Box wide={112}>
             <TaxonName guide={guide} taxon={taxon} short size={14} lines={1} />
           </Box>
-          <View style={styles.track}>
+          <Box fill clip tall={22} round="xs" tone="mist">
             <View
               style={[
                 styles.strip,
@@ -82,7 +82,7 @@ export function RangeStrips({
               ]}
             />
             {value !== undefined && <View style={[styles.value, { left: percent(value) }]} />}
-          </View>
+          </Box>
           <Text size="small" quiet wide={84} set="right">{`${low.toFixed(digits)}–${high.toFixed(digits)}`}</Text>
         </Row>
       ))}
@@ -91,7 +91,6 @@ export function RangeStrips({
 }
 
 const styles = StyleSheet.create({
-  track: { flex: 1, height: 22, backgroundColor: colour.mist, borderRadius: 4, overflow: 'hidden' },
   strip: { position: 'absolute', top: 4, bottom: 4, borderRadius: 7 },
   first: { backgroundColor: colour.forTint },
   other: { backgroundColor: colour.againstTint },

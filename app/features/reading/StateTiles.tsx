@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { StyleSheet, View } from 'react-native';
 import { colour, radius, space } from '../../theme';
 import { useLetterScale } from '../../theme/appearance';
+import { Box } from '../../ui/Box';
 import { Icon } from '../../ui/Icon';
 import { Hatch } from '../../ui/Hatch';
 import { Option, Options } from '../../ui/Options';
@@ -111,8 +112,10 @@ function Tile({ label, on, hatched, character, onPress, children }: TileProps) {
       ]}
     >
       {hatched && <Hatch />}
-      <View style={styles.drawing}>{children}</View>
-      <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} style={styles.label}>
+      <Box align="center" justify="center" wide={SIZE} tall={SIZE}>
+        {children}
+      </Box>
+      <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} set="centre" tight>
         {label}
       </Text>
       {character && (
@@ -148,8 +151,6 @@ const styles = StyleSheet.create({
     paddingTop: space.s - 1.5,
   },
   pressed: { backgroundColor: colour.kelpWash },
-  drawing: { width: SIZE, height: SIZE, alignItems: 'center', justifyContent: 'center' },
-  label: { textAlign: 'center', lineHeight: 16 },
   character: {
     position: 'absolute',
     top: 3,

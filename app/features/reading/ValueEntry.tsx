@@ -1,7 +1,6 @@
 import { type Reading, ratioOf, sayValue } from '@plesion/core/observation';
 import type { Character } from '@plesion/core/guide';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { Box } from '../../ui/Box';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Row } from '../../ui/Row';
@@ -86,7 +85,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
       <Row align="start" oneLine>
         {asLengths ? (
           <>
-            <View style={styles.cell}>
+            <Box share={2}>
               <TextField
                 label={character.parts?.numerator ?? 'first length'}
                 inputMode="decimal"
@@ -94,11 +93,13 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
                 problem={wrong(texts.numerator, true)}
                 onChangeText={(numerator) => change({ numerator })}
               />
-            </View>
-            <Text size="title" quiet style={styles.sign}>
-              ÷
-            </Text>
-            <View style={styles.cell}>
+            </Box>
+            <Box padTop="xl">
+              <Text size="title" quiet>
+                ÷
+              </Text>
+            </Box>
+            <Box share={2}>
               <TextField
                 label={character.parts?.denominator ?? 'second length'}
                 inputMode="decimal"
@@ -106,10 +107,10 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
                 problem={wrong(texts.denominator, true)}
                 onChangeText={(denominator) => change({ denominator })}
               />
-            </View>
+            </Box>
           </>
         ) : (
-          <View style={styles.cell}>
+          <Box share={2}>
             <TextField
               label="value"
               inputMode="decimal"
@@ -118,7 +119,7 @@ export function ValueEntry({ character, reading, onGive }: ValueEntryProps) {
               problem={wrong(texts.value, true)}
               onChangeText={(value) => change({ value })}
             />
-          </View>
+          </Box>
         )}
         <Box fill least={72}>
           <TextField
@@ -150,8 +151,3 @@ function givenBy(texts: Texts, asLengths: boolean): Given | undefined {
   const value = numberOf(texts.value);
   return value ? { value, ...(error === undefined ? {} : { error }) } : undefined;
 }
-
-const styles = StyleSheet.create({
-  cell: { flex: 2, minWidth: 0 },
-  sign: { paddingTop: 26 },
-});

@@ -1,18 +1,16 @@
 import type { DeskRecord, ReviewWrite } from '@plesion/contract/review';
 import type { StoredGuide } from '@plesion/contract';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
+import { View } from 'react-native';
 import { z } from 'zod';
 import { useKeptState } from '../../lib/useKeptState';
-import { colour, space, useWide } from '../../theme';
+import { colour, useWide } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { Disclosure } from '../../ui/Disclosure';
 import { Failed, Loading } from '../../ui/states';
 import { Notice } from '../../ui/Notice';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { TextField } from '../../ui/TextField';
 import { useShortcuts } from '../../ui/useShortcuts';
@@ -23,6 +21,9 @@ import { DeskPicture } from './DeskPicture';
 import { NameOptions } from './NameOptions';
 import { ReadMarks } from './ReadMarks';
 import { viewLabel } from './saidParts';
+import { Column, Columns } from '../../ui/Columns';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 type Word = Pick<ReviewWrite, 'word' | 'name' | 'view' | 'note'>;
 
@@ -70,15 +71,17 @@ function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }:
   const marks = <ReadMarks guide={guide} readings={record.readings} lead={look.lead?.character} />;
   const where = saySituation(situation, guide) || 'Nothing is said of where and when';
   return (
-    <View style={wide ? styles.wide : styles.narrow}>
-      <Card title={label} aside={`${recordedBy}, named ${sayDate(name.at)}`} style={wide && styles.half}>
-        <DeskPicture key={record.id} record={record} guide={guide} />
-        <Text size="small" quiet>
-          {`${guide.title} · ${where}`}
-        </Text>
-        {wide && marks}
-      </Card>
-      <View style={wide ? styles.half : styles.narrow}>
+    <Columns>
+      <Column>
+        <Card title={label} aside={`${recordedBy}, named ${sayDate(name.at)}`}>
+          <DeskPicture key={record.id} record={record} guide={guide} />
+          <Text size="small" quiet>
+            {`${guide.title} · ${where}`}
+          </Text>
+          {wide && marks}
+        </Card>
+      </Column>
+      <Column gap="m">
         {look.danger && (
           <Notice kind="caution" title={`It may be ${look.danger.name}, which can hurt`}>
             Agree only where it is seen that it is not.
@@ -142,13 +145,7 @@ function WithGuide({ record, onSay: onSaid, onNext, onBack, stored: { guide } }:
           )}
         </Card>
         {!wide && <Card title="What was read">{marks}</Card>}
-      </View>
-    </View>
+      </Column>
+    </Columns>
   );
 }
-
-const styles = StyleSheet.create({
-  wide: { flexDirection: 'row', alignItems: 'flex-start', gap: space.l },
-  half: { flex: 1, gap: space.m },
-  narrow: { gap: space.m },
-});

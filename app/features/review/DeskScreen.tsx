@@ -1,7 +1,7 @@
 import type { DeskRecord } from '@plesion/contract/review';
 import { urlOf } from '@plesion/contract';
 import { useEffect, useRef } from 'react';
-import { Image, StyleSheet } from 'react-native';
+import { Image } from 'react-native';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Announce } from '../../ui/Announce';
@@ -86,7 +86,7 @@ function LastSaid({ last: { record, sent }, busy, onBack }: { last: LastWord; bu
   const parts = saidParts(guide, record, sent);
   return (
     <Row gap="m" align="center" oneLine>
-      <Typeset size="small" parts={parts} style={styles.grow} />
+      <Typeset size="small" parts={parts} fill />
       <Announce>{plain(parts)}</Announce>
       <Button small kind="quiet" label="Undo" hint={`Undo: ${plain(parts)}`} busy={busy} onPress={onBack} />
     </Row>
@@ -102,7 +102,3 @@ function Ahead({ record: { guideId, media } }: { record: DeskRecord }) {
   }, [hash]);
   return null;
 }
-
-const styles = StyleSheet.create({
-  grow: { flex: 1 },
-});

@@ -1,9 +1,9 @@
 import type { DeskRecord } from '@plesion/contract/review';
 import { inHundred } from '@plesion/core/evidence';
 import type { Guide } from '@plesion/core/guide';
-import { Pressable, StyleSheet, View } from 'react-native';
-import { colour, radius, space, TOUCH } from '../../theme';
+import { colour } from '../../theme';
 import { Box } from '../../ui/Box';
+import { PressBox } from '../../ui/PressBox';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
 import { Typeset } from '../../ui/Typeset';
@@ -33,11 +33,21 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
         const plate = option.name.other ? undefined : formPlate(guide, option.form, view, 'full');
         const probable = `${inHundred(option.p)} by what was read`;
         return (
-          <Pressable
+          <PressBox
             key={i}
             role="button"
             onPress={() => onChoose(i)}
-            style={({ pressed }) => [styles.option, pressed && styles.pressed]}
+            sinks
+            across
+            oneLine
+            align="center"
+            gap="m"
+            touch
+            pad="s"
+            ruled="round"
+            ruledIn="hairline"
+            round="m"
+            tone="sheet"
           >
             <Text strong color={colour.kelp} wide={22} set="centre">
               {String(i + 1)}
@@ -52,15 +62,15 @@ export function NameOptions({ guide, record, view: shown, onChoose }: NameOption
               </Text>
             </Box>
             {plate && (
-              <View style={styles.plate}>
+              <Box align="center" justify="center" wide={PLATE} tall={PLATE} round="s" tone="paper">
                 <PlateView
                   plate={plate}
                   width={Math.min(PLATE, (PLATE * plate.box.width) / plate.box.height)}
                   height={Math.min(PLATE, (PLATE * plate.box.height) / plate.box.width)}
                 />
-              </View>
+              </Box>
             )}
-          </Pressable>
+          </PressBox>
         );
       })}
     </Stack>
@@ -74,26 +84,3 @@ function sayOption({ name, look }: DeskRecord, at: number): string {
   if (at === 1) return look.margin === undefined ? 'the likeliest of these' : 'what comes nearest';
   return look.options[at].name.other ? 'cannot be told apart by this' : 'only so far';
 }
-
-const styles = StyleSheet.create({
-  option: {
-    flexDirection: 'row',
-    alignItems: 'center',
-    gap: space.m,
-    minHeight: TOUCH,
-    padding: space.s,
-    borderRadius: radius.m,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.sheet,
-  },
-  pressed: { backgroundColor: colour.kelpWash },
-  plate: {
-    width: PLATE,
-    height: PLATE,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderRadius: radius.s,
-    backgroundColor: colour.paper,
-  },
-});

@@ -2,8 +2,8 @@ import type { SetItem } from '@plesion/contract/sets';
 import { compiledFor, type Guide } from '@plesion/core/guide';
 import { practiceItem, sayChoice } from '@plesion/core/practice';
 import { memo, useMemo } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
 import { Row } from '../../ui/Row';
@@ -79,17 +79,13 @@ const Drawn = memo(function Drawn({ guide, item: { asked, seed }, n }: { guide: 
   const { item, plate } = made;
   return (
     <>
-      <View style={styles.plate}>
+      <Box justify="center" leastTall={TALL}>
         <PlateView plate={plate} {...overPlate(plate, WIDE, TALL)} />
-      </View>
+      </Box>
       <Text size="small" strong>{`${n + 1}: ${sayChoice(guide, item, item.truth.group)}`}</Text>
       <Text size="small" quiet>
         {item.truth.best.kind === 'one' ? (guide.views.find(({ id }) => id === item.view)?.label ?? item.view) : 'cannot be told'}
       </Text>
     </>
   );
-});
-
-const styles = StyleSheet.create({
-  plate: { minHeight: TALL, justifyContent: 'center' },
 });

@@ -2,6 +2,7 @@ import { Link, usePathname } from 'expo-router';
 import type { ReactNode } from 'react';
 import { Pressable, StyleSheet, View } from 'react-native';
 import { colour, radius, space, TOUCH, useWide } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Icon, type GlyphName } from '../../ui/Icon';
 import { Logo } from '../../ui/Logo';
 import { Row } from '../../ui/Row';
@@ -44,14 +45,14 @@ export function Shell({ children }: { children: ReactNode }) {
   const wide = useWide();
   const path = usePathname();
   return (
-    <View style={[styles.fill, wide && styles.beside]}>
+    <Box fill leastTall={0} style={wide && styles.beside}>
       {wide ? <Rail /> : <UpLink />}
-      <View role="main" style={styles.fill}>
+      <Box role="main" fill leastTall={0}>
         <ToastPlace page={path}>
           <LearnerNote />
           {children}
         </ToastPlace>
-      </View>
+      </Box>
       {!wide && (
         <Row role="navigation" aria-label="Places" padBottom="xs" ruled="above" ruledIn="hairline" tone="sheet" gap="none">
           {PLACES.map((place) => (
@@ -59,7 +60,7 @@ export function Shell({ children }: { children: ReactNode }) {
           ))}
         </Row>
       )}
-    </View>
+    </Box>
   );
 }
 
@@ -130,7 +131,6 @@ function PlaceLink({ place, wide }: { place: Place; wide?: boolean }) {
 }
 
 const styles = StyleSheet.create({
-  fill: { flex: 1, minWidth: 0, minHeight: 0 },
   beside: { flexDirection: 'row', height: '100%' },
   place: { flex: 1, minHeight: TOUCH + 8, alignItems: 'center', justifyContent: 'center', gap: 2 },
   large: { flexGrow: 1, flexShrink: 0, flexBasis: 'auto', minHeight: TOUCH, paddingHorizontal: space.s },

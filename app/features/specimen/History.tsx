@@ -1,8 +1,7 @@
 import { inHundred } from '@plesion/core/evidence';
 import { type Guide, sayFacets } from '@plesion/core/guide';
 import type { Determination } from '@plesion/core/specimen';
-import { StyleSheet } from 'react-native';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
 import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
@@ -18,7 +17,7 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
   return (
     <Card title="Names given" aside={determinations.length > 1 ? 'newest first' : undefined}>
       {[...determinations].reverse().map((name, i) => (
-        <Stack key={name.id} gap="hair" style={i > 0 && styles.earlier}>
+        <Stack key={name.id} gap="hair" {...(i > 0 && EARLIER)}>
           <TaxonName guide={guide} {...name} size={i === 0 ? 19 : 16} />
           <Text size="small" quiet>
             {[
@@ -41,6 +40,4 @@ export function History({ guide, determinations }: { guide?: Guide; determinatio
   );
 }
 
-const styles = StyleSheet.create({
-  earlier: { borderTopWidth: 1, borderColor: colour.mist, paddingTop: space.s },
-});
+const EARLIER = { ruled: 'above', padTop: 's' } as const;

@@ -6,9 +6,9 @@ import { photosOf } from '@plesion/core/specimen';
 import { sayReading } from '@plesion/core/observation';
 import { useRouter } from 'expo-router';
 import { Suspense } from 'react';
-import { StyleSheet, useWindowDimensions, View } from 'react-native';
+import { useWindowDimensions } from 'react-native';
 import { useParams } from '../../lib/useParams';
-import { space, WIDE } from '../../theme';
+import { WIDE } from '../../theme';
 import { FailedScreen } from '../../ui/AsyncScreen';
 import { Button } from '../../ui/Button';
 import { Card } from '../../ui/Card';
@@ -113,14 +113,14 @@ export function SpecimenPage({ id }: { id: string }) {
         {content.readings.map((reading, i) => {
           const character = book.characters.find((c) => c.id === reading.character);
           return character ? (
-            <View key={reading.id ?? i} style={styles.reading}>
+            <Row key={reading.id ?? i} oneLine gap="m" justify="between" padY="hair">
               <Text size="small" quiet fill>
                 {character.label}
               </Text>
               <Text size="small" strong fill set="right">
                 {sayReading(character, reading)}
               </Text>
-            </View>
+            </Row>
           ) : null;
         })}
       </Card>
@@ -144,7 +144,3 @@ function SpecimenPlates({ guide, content, form }: { guide: Guide; content: Speci
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  reading: { flexDirection: 'row', justifyContent: 'space-between', gap: space.m, paddingVertical: 3 },
-});

@@ -1,11 +1,11 @@
 import { RequestProblem } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
 import { pickFile } from '../../lib/files';
-import { colour, space } from '../../theme';
+import { colour } from '../../theme';
 import { Button } from '../../ui/Button';
 import { Icon } from '../../ui/Icon';
 import { Notice } from '../../ui/Notice';
 import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 import { Failed } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { WorkProgress } from '../../ui/WorkProgress';
@@ -24,7 +24,7 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
     );
   }
   return (
-    <View style={styles.part}>
+    <Stack ruled="above" ruledIn="hairline" padTop="m">
       <Text strong>Import an archive</Text>
       {read.error != null && !stopped && <Failed error={read.error} />}
       {read.problem && (
@@ -56,10 +56,6 @@ export function ReadArchive({ fresh, reading }: { fresh: boolean; reading?: stri
           This station has records of its own. To import an archive, make a new station first, and import it there.
         </Text>
       )}
-    </View>
+    </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  part: { gap: space.s, borderTopWidth: StyleSheet.hairlineWidth, borderTopColor: colour.hairline, paddingTop: space.m },
-});

@@ -1,14 +1,14 @@
 import type { StationView } from '@plesion/contract';
-import { StyleSheet, View } from 'react-native';
 import { sayDate } from '../../lib/dates';
 import { colour } from '../../theme';
 import { Card } from '../../ui/Card';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { Failed, Loading } from '../../ui/states';
 import { Text } from '../../ui/Text';
 import { sayBytes, sayCount } from './sizes';
 import { useStation } from './useStation';
+import { Bar } from '../../ui/Bar';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 type Kind = keyof StationView['use'];
 
@@ -67,15 +67,7 @@ function UseMeter({ label, used, most, say }: { label: string; used: number; mos
           {words}
         </Text>
       </Row>
-      <View style={styles.track}>
-        <View style={[styles.bar, nearly && styles.full, { width: `${Math.max(share * 100, used > 0 ? 1 : 0)}%` }]} />
-      </View>
+      <Bar part={share} tone={nearly ? 'hazard' : 'kelp'} />
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  track: { height: 8, borderRadius: 4, backgroundColor: colour.mist, overflow: 'hidden' },
-  bar: { height: 8, borderRadius: 4, backgroundColor: colour.kelp },
-  full: { backgroundColor: colour.hazard },
-});

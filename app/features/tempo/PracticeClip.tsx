@@ -1,8 +1,7 @@
 import { clipOf, drawsBeat } from '@plesion/core/camera';
 import type { Character, Guide } from '@plesion/core/guide';
 import { useMemo, useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius } from '../../theme';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -49,9 +48,19 @@ export function PracticeClip({ bench, character, beats, onBeat, onOther }: Pract
   const { width, height } = plate.box;
   return (
     <Stack>
-      <View style={styles.sky} role="img" aria-label="The practice clip: one in flight, coming towards you">
+      <Box
+        align="center"
+        justify="center"
+        ruled="round"
+        ruledIn="hairline"
+        leastTall={240}
+        round="l"
+        tone="paper"
+        role="img"
+        aria-label="The practice clip: one in flight, coming towards you"
+      >
         <PlateView plate={plate} width={WIDTH} height={(WIDTH * height) / width} />
-      </View>
+      </Box>
       <ClipDesk player={player} beats={beats} onBeat={onBeat} />
       <Row align="center">
         <Button
@@ -74,15 +83,3 @@ export function PracticeClip({ bench, character, beats, onBeat, onOther }: Pract
     </Stack>
   );
 }
-
-const styles = StyleSheet.create({
-  sky: {
-    minHeight: 240,
-    alignItems: 'center',
-    justifyContent: 'center',
-    borderRadius: radius.l,
-    borderWidth: 1,
-    borderColor: colour.hairline,
-    backgroundColor: colour.paper,
-  },
-});

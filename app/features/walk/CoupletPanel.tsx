@@ -2,9 +2,10 @@ import { CERTAINTIES, type Certainty } from '@plesion/core/observation';
 import { inHundred } from '@plesion/core/evidence';
 import { coupletIndex, type LeadStanding } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space, useWide } from '../../theme/index';
+import { View } from 'react-native';
+import { useWide } from '../../theme/index';
 import { Announce } from '../../ui/Announce';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { TextField } from '../../ui/TextField';
@@ -50,7 +51,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
           {couplet.prepare}
         </Notice>
       )}
-      <Stack gap="m" style={wide && styles.beside}>
+      <Box across={wide} align="stretch" gap="m">
         {couplet.leads.map((lead) => (
           <LeadCard
             key={lead.id}
@@ -66,7 +67,7 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
             onTake={() => bench.answer(id, taking(lead.id, certainty))}
           />
         ))}
-      </Stack>
+      </Box>
       <Row gap="m" align="end" justify="between">
         <ChoiceGroup
           label="How sure is the decision"
@@ -84,9 +85,11 @@ export function CoupletPanel({ bench, couplet: id, specimen, certainty, onCertai
       </Row>
       {step?.forked && <ForkWeights bench={bench} couplet={id} />}
       {couplet.note && (
-        <Text size="small" quiet style={styles.note}>
-          {couplet.note}
-        </Text>
+        <Box ruled="left" ruledIn="hairline" thick padLeft="m">
+          <Text size="small" quiet>
+            {couplet.note}
+          </Text>
+        </Box>
       )}
       {open && (
         <TextField
@@ -132,8 +135,3 @@ function ForkWeights({ bench, couplet }: { bench: OpenWalk; couplet: string }) {
     />
   );
 }
-
-const styles = StyleSheet.create({
-  beside: { flexDirection: 'row', flexWrap: 'wrap', alignItems: 'stretch' },
-  note: { borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.m },
-});

@@ -1,11 +1,7 @@
 import { inHundred } from '@plesion/core/evidence';
 import type { KeyEndpoint } from '@plesion/core/keys';
 import { memo } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, radius } from '../../theme/index';
 import { Card } from '../../ui/Card';
-import { Row } from '../../ui/Row';
-import { Stack } from '../../ui/Stack';
 import { TaxonName } from '../../ui/TaxonName';
 import { Text } from '../../ui/Text';
 import { WrittenName } from '../../ui/WrittenName';
@@ -13,6 +9,10 @@ import { compiledOf } from '../records/compiled';
 import { formPlate, mainView } from '../plates/plates';
 import { PlateView } from '../plates/PlateView';
 import type { OpenWalk } from './useWalk';
+import { Bar } from '../../ui/Bar';
+import { Box } from '../../ui/Box';
+import { Row } from '../../ui/Row';
+import { Stack } from '../../ui/Stack';
 
 const SHOWN = 5;
 
@@ -43,16 +43,16 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
   const plate = form && formPlate(guide, form.id, mainView(guide), 'thumb');
   return (
     <Row align="center" oneLine>
-      <View style={styles.plate}>{plate && <PlateView plate={plate} width={46} height={46} />}</View>
+      <Box align="center" justify="center" wide={46} tall={46} round="s" tone="paper">
+        {plate && <PlateView plate={plate} width={46} height={46} />}
+      </Box>
       <Stack gap="hair" fill>
         {known ? (
           <TaxonName guide={guide} taxon={endpoint.taxon} size={16} lines={1} />
         ) : (
           <WrittenName name={endpoint.name} lines={1} />
         )}
-        <View style={styles.track}>
-          <View style={[styles.bar, { width: `${Math.max(1, endpoint.p * 100)}%` }]} />
-        </View>
+        <Bar part={endpoint.p} tone="for" />
         <Text size="small" figures quiet>
           {told && endpoint.byReadings !== undefined
             ? `${inHundred(endpoint.p)} · readings ${endpoint.byReadings < 0.005 ? 'under 1 in 100' : inHundred(endpoint.byReadings)}`
@@ -62,16 +62,3 @@ function EndpointRow({ bench, endpoint, told }: { bench: OpenWalk; endpoint: Key
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  plate: {
-    width: 46,
-    height: 46,
-    borderRadius: radius.s,
-    backgroundColor: colour.paper,
-    alignItems: 'center',
-    justifyContent: 'center',
-  },
-  track: { height: 6, borderRadius: 3, backgroundColor: colour.mist, overflow: 'hidden' },
-  bar: { height: 6, backgroundColor: colour.for, borderRadius: 3 },
-});

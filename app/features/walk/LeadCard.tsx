@@ -3,6 +3,7 @@ import { inHundred } from '@plesion/core/evidence';
 import type { Couplet, Lead, LeadStanding } from '@plesion/core/keys';
 import { StyleSheet, View } from 'react-native';
 import { colour, space, useWide } from '../../theme/index';
+import { Box } from '../../ui/Box';
 import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
@@ -87,7 +88,7 @@ function Support({ standing }: { standing: LeadStanding }) {
       role="img"
       aria-label={told ? `Support ${support.toFixed(1)} bits, ${inHundred(p)}` : 'Nothing ticked yet'}
     >
-      <View style={styles.track}>
+      <Box wide={96} clip tall={12} round="s" tone="mist">
         <View style={styles.middle} />
         {support !== 0 && (
           <View
@@ -99,7 +100,7 @@ function Support({ standing }: { standing: LeadStanding }) {
             ]}
           />
         )}
-      </View>
+      </Box>
       <Text size="small" figures quiet={!told} color={told ? (support >= 0 ? colour.for : colour.against) : undefined}>
         {told ? `${support > 0 ? '+' : ''}${support.toFixed(1)} bits` : 'not ticked'}
       </Text>
@@ -111,7 +112,6 @@ const styles = StyleSheet.create({
   // Only side by side: down a phone it would be a height.
   beside: { flexGrow: 1, flexBasis: 280, maxWidth: '100%' },
   taken: { borderColor: colour.kelp, borderWidth: 2, padding: space.l - 1 },
-  track: { width: 96, height: 12, backgroundColor: colour.mist, borderRadius: 6, overflow: 'hidden' },
   middle: { position: 'absolute', left: 47, top: 0, width: 2, height: 12, backgroundColor: colour.ink },
   bar: { position: 'absolute', top: 2, height: 8 },
   right: { left: '50%' },

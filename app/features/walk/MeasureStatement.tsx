@@ -1,7 +1,6 @@
 import type { Guide } from '@plesion/core/guide';
 import { onlyQuantity, type Statement } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
 import { v7 as mintId } from 'uuid';
 import { colour } from '../../theme/index';
 import { Box } from '../../ui/Box';
@@ -76,7 +75,7 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
   const wrong = texts.value.trim() && numberOf(texts.value) === undefined ? 'Write a number, such as 5.7.' : undefined;
   return (
     <Row oneLine>
-      <View style={styles.value}>
+      <Box share={2}>
         <TextField
           label="measured"
           inputMode="decimal"
@@ -85,7 +84,7 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
           problem={wrong}
           onChangeText={(value) => give({ ...texts, value })}
         />
-      </View>
+      </Box>
       <Box fill>
         <TextField label="±" inputMode="decimal" value={texts.error} onChangeText={(error) => give({ ...texts, error })} />
       </Box>
@@ -93,7 +92,3 @@ function LooseValue({ bench, couplet, statement, specimen }: Omit<MeasureProps, 
     </Row>
   );
 }
-
-const styles = StyleSheet.create({
-  value: { flex: 2 },
-});

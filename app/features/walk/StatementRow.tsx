@@ -50,7 +50,7 @@ export function StatementRow({ bench, couplet, statement, guide, finding, specim
   const withheld = bench.withheld(statement);
   const numeric = statement.link ? !('states' in statement.link) : onlyQuantity(statement.text) !== undefined;
   return (
-    <Stack padX="xs" padY="s" ruled="above" ruledIn="hairline" style={chosen && styles.chosen}>
+    <Stack padX="xs" padY="s" ruled="above" ruledIn="hairline" {...(chosen && CHOSEN)}>
       <Row gap="xs" align="start" oneLine>
         <Stack gap="hair" fill>
           {statement.join && statement.join !== 'and' && (
@@ -157,15 +157,16 @@ function Tick({ answer, on, silent, off, onPress }: TickProps) {
       <Text size="small" strong color={on || silent ? color : colour.quiet} aria-hidden>
         {SIGNS[answer]}
       </Text>
-      <Text size="small" strong={on} color={on || silent ? color : colour.ink} style={styles.label}>
+      <Text size="small" strong={on} color={on || silent ? color : colour.ink} tight>
         {ANSWER_LABELS[answer]}
       </Text>
     </Option>
   );
 }
 
+const CHOSEN = { tone: 'kelpWash', round: 's' } as const;
+
 const styles = StyleSheet.create({
-  chosen: { backgroundColor: colour.kelpWash, borderRadius: radius.s },
   tick: {
     minHeight: TOUCH,
     minWidth: 66,
@@ -182,5 +183,4 @@ const styles = StyleSheet.create({
   },
   off: { opacity: 0.4 },
   silent: { borderStyle: 'dashed', borderColor: colour.quiet },
-  label: { lineHeight: 15 },
 });

@@ -1,8 +1,6 @@
 import { type Character, type Guide, isStates } from '@plesion/core/guide';
 import { type Key, linkFor, setLink, type Statement, type StatementLink } from '@plesion/core/keys';
 import { useState } from 'react';
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../../../theme';
 import { Box } from '../../../ui/Box';
 import { Button } from '../../../ui/Button';
 import { ChoiceGroup } from '../../../ui/ChoiceGroup';
@@ -27,7 +25,7 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
   const character = guide?.characters.find(({ id }) => id === link?.character);
   const put = (next: StatementLink | undefined) => onChange((key) => setLink(key, couplet, n, next));
   return (
-    <View style={styles.group}>
+    <Stack gap="xs" padLeft="s" ruled="left" ruledIn="hairline" thick>
       <Row align="center">
         <Text size="small" fill least={120}>
           {statement.join && statement.join !== 'and' ? `${statement.join} ${text}` : text}
@@ -48,7 +46,7 @@ export function LinkEditor({ couplet, statement, guide, open, onOpen, onChange }
           {character && link && <LinkValues character={character} link={link} onChange={put} />}
         </Stack>
       )}
-    </View>
+    </Stack>
   );
 }
 
@@ -162,7 +160,3 @@ function sayLink(character: Character, link: StatementLink): string {
   if (link.low === undefined && link.high === undefined) return `${character.label}: no bounds yet`;
   return `${character.label}: ${link.low === undefined ? `up to ${link.high}` : link.high === undefined ? `from ${link.low}` : link.low === link.high ? link.low : `${link.low}–${link.high}`}${unit}`;
 }
-
-const styles = StyleSheet.create({
-  group: { gap: space.xs, borderLeftWidth: 2, borderColor: colour.hairline, paddingLeft: space.s },
-});
