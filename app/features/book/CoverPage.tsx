@@ -119,10 +119,10 @@ function NotOnPlates({ cautions }: { cautions: NonNullable<StoredGuide['cautions
 /** One form of each kind with its name below: the plate opposite the title. */
 function Frontispiece({ guide }: { guide: Guide }) {
   const screen = useWindowDimensions().width;
+  const wide = useWide();
   const shown = emblems(guide).slice(0, 6);
   const view = mainView(guide);
   if (view === '') return null;
-  const wide = useWide();
   const room = wide ? 440 : Math.min(screen - 48, 460);
   const width = room / 2 - space.s;
   return (
