@@ -33,12 +33,12 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
         draw={({ id }, on) =>
           id === NO_GUIDE ? (
             <>
-              <Box wide={76} ruled="round" ruledIn="unknown" thick dashed tall={52} round="m" />
+              <Box wide={76} ruled="round" ruledIn="unknown" dashed tall={52} round="m" />
               <TileName on={on}>no guide</TileName>
             </>
           ) : (
             <>
-              <GuideFigure id={id} width={88} height={60} />
+              <GuideFigure id={id} width={88} height={60} none="by words" />
               <TileName on={on}>{rows.find((row) => row.id === id)!.group.replace(/\s*\(.*\)$/, '')}</TileName>
             </>
           )
@@ -50,7 +50,7 @@ export function GuidePick({ rows, chosen, onChange, without }: GuidePickProps) {
 }
 
 const TileName = ({ on, children }: { on: boolean; children: string }) => (
-  <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={2} set="centre">
+  <Text size="small" strong={on} color={on ? colour.kelp : colour.ink} numberOfLines={3} set="centre">
     {children}
   </Text>
 );
