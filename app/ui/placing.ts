@@ -96,37 +96,38 @@ const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[N
 };
 
 type Name = keyof Placing;
-const isPlacing = (name: string): name is Name => Object.hasOwn(STYLES, name);
+const NAMES: ReadonlySet<string> = new Set(Object.keys(STYLES));
 
 /** Styles by what was asked for, each made once: lists have hundreds of rows. */
 const made = new Map<string, ViewStyle>();
 
-/** The style of how something is placed, and what else was said of it. */
+/**
+ * The style of how something is placed, and what else was said of it.
+ * Every text and row of a page comes through here: it makes nothing that it need not.
+ */
 export function placed<Props extends Placing>(props: Props): [style: ViewStyle, rest: Omit<Props, Name>] {
-  const placing: Record<string, unknown> = {};
   const rest: Record<string, unknown> = {};
   let asked = '';
-  for (const [name, said] of Object.entries(props)) {
-    if (!isPlacing(name)) rest[name] = said;
-    else if (said !== undefined && said !== false) {
-      placing[name] = said;
-      asked += `${name} ${String(said)} `;
-    }
+  for (const name in props) {
+    const said: unknown = props[name];
+    if (!NAMES.has(name)) rest[name] = said;
+    else if (said !== undefined && said !== false) asked += `${name} ${said as string | number | true} `;
   }
   let style = made.get(asked);
   if (!style) {
-    style = StyleSheet.create({ placed: styleOf(placing) }).placed;
+    style = StyleSheet.create({ placed: styleOf(props) }).placed;
     made.set(asked, style);
   }
-  // Both were sorted by their names just now.
+  // What has a name of a placing was left out just now.
   return [style, rest as Omit<Props, Name>];
 }
 
 function styleOf(placing: Placing): ViewStyle {
   const style: ViewStyle = {};
-  for (const name of Object.keys(placing) as Name[]) {
+  for (const name of Object.keys(STYLES) as Name[]) {
+    const said = placing[name];
     const make = STYLES[name] as (said: unknown, all: Placing) => ViewStyle;
-    Object.assign(style, make(placing[name], placing));
+    if (said !== undefined && said !== false) Object.assign(style, make(said, placing));
   }
   return style;
 }
