@@ -4,56 +4,81 @@ import { until } from './until';
 /** The smallest phone there is. */
 const SMALLEST = { width: 320, height: 640 };
 
+/** What the edges of a page and of a card on it take of the width. */
+const MARGINS = 64;
+
 /** The least share of the window that is left to scroll in. */
 const ROOM = 0.2;
 
 /**
  * What of a page cannot be read to its end, a line each: words that run off to the right
- * where nothing scrolls, lines that end in dots, words that a box cuts.
+ * where nothing scrolls, lines that end in dots, words that a box cuts, words in two pieces that a line of their own would hold.
  */
 const cutIn = (page: Page) =>
-  page.evaluate((share) => {
-    const found = new Set<string>();
-    const scrolls = (style: CSSStyleDeclaration, axis: 'X' | 'Y') => /auto|scroll/.test(style[`overflow${axis}`]);
-    const parents = function* (element: Element) {
-      for (let at = element.parentElement; at && at !== document.body; at = at.parentElement) yield at;
-    };
-    const sideways = (element: Element) =>
-      [...parents(element)].some((at) => scrolls(getComputedStyle(at), 'X') && at.scrollWidth > at.clientWidth + 1);
-    for (const element of document.querySelectorAll<HTMLElement>('#root *')) {
-      const words = [...element.childNodes]
-        .filter(({ nodeType }) => nodeType === 3)
-        .map(({ textContent }) => textContent)
-        .join('');
-      const { right, bottom, width, height } = element.getBoundingClientRect();
-      if (!words.trim() || width < 2 || height < 2 || getComputedStyle(element).opacity === '0') continue;
-      // What lies in a drawing that is moved under the finger is reached by moving it.
-      if ([...parents(element)].some((at) => getComputedStyle(at).touchAction === 'none')) continue;
-      const style = getComputedStyle(element);
-      if (right > innerWidth + 1 && !sideways(element)) found.add(`runs off: ${words}`);
-      const hidden = style.overflowX === 'hidden' || style.overflowY === 'hidden';
-      if (hidden && (element.scrollWidth > element.clientWidth + 2 || element.scrollHeight > element.clientHeight + 3))
-        found.add(`ends in dots: ${words}`);
-      for (const at of parents(element)) {
-        const box = getComputedStyle(at);
-        if (scrolls(box, 'X') || scrolls(box, 'Y')) break;
-        const edge = at.getBoundingClientRect();
-        if (edge.width < 2 || box.opacity === '0') break;
-        if (box.overflowX === 'hidden' && (right > edge.right + 2 || bottom > edge.bottom + 2)) {
-          found.add(`cut by its box: ${words}`);
-          break;
+  page.evaluate(
+    ([share, margins]) => {
+      const found = new Set<string>();
+      const scrolls = (style: CSSStyleDeclaration, axis: 'X' | 'Y') => /auto|scroll/.test(style[`overflow${axis}`]);
+      const parents = function* (element: Element) {
+        for (let at = element.parentElement; at && at !== document.body; at = at.parentElement) yield at;
+      };
+      /** The words of an element that go on in the next line in their midst. */
+      const broken = (element: Element) => {
+        const range = document.createRange();
+        const pieces = (node: Node, at: number, length: number) => {
+          range.setStart(node, at);
+          range.setEnd(node, at + length);
+          return [...range.getClientRects()];
+        };
+        return [...element.childNodes]
+          .filter(({ nodeType }) => nodeType === 3)
+          .flatMap((node) => [...(node.textContent ?? '').matchAll(/[\p{L}\p{N}]{2,}/gu)].map((word) => ({ node, word })))
+          .filter(({ node, word }) => {
+            const all = pieces(node, word.index, word[0].length);
+            const wide = all.reduce((sum, one) => sum + one.width, 0);
+            return new Set(all.map(({ top }) => Math.round(top))).size > 1 && wide < innerWidth - margins;
+          })
+          .map(({ word }) => word[0]);
+      };
+      const sideways = (element: Element) =>
+        [...parents(element)].some((at) => scrolls(getComputedStyle(at), 'X') && at.scrollWidth > at.clientWidth + 1);
+      for (const element of document.querySelectorAll<HTMLElement>('#root *')) {
+        const words = [...element.childNodes]
+          .filter(({ nodeType }) => nodeType === 3)
+          .map(({ textContent }) => textContent)
+          .join('');
+        const { right, bottom, width, height } = element.getBoundingClientRect();
+        if (!words.trim() || width < 2 || height < 2 || getComputedStyle(element).opacity === '0') continue;
+        // What lies in a drawing that is moved under the finger is reached by moving it.
+        if ([...parents(element)].some((at) => getComputedStyle(at).touchAction === 'none')) continue;
+        const style = getComputedStyle(element);
+        for (const word of broken(element)) found.add(`broken: ${word}, in: ${words}`);
+        if (right > innerWidth + 1 && !sideways(element)) found.add(`runs off: ${words}`);
+        const hidden = style.overflowX === 'hidden' || style.overflowY === 'hidden';
+        if (hidden && (element.scrollWidth > element.clientWidth + 2 || element.scrollHeight > element.clientHeight + 3))
+          found.add(`ends in dots: ${words}`);
+        for (const at of parents(element)) {
+          const box = getComputedStyle(at);
+          if (scrolls(box, 'X') || scrolls(box, 'Y')) break;
+          const edge = at.getBoundingClientRect();
+          if (edge.width < 2 || box.opacity === '0') break;
+          if (box.overflowX === 'hidden' && (right > edge.right + 2 || bottom > edge.bottom + 2)) {
+            found.add(`cut by its box: ${words}`);
+            break;
+          }
         }
       }
-    }
-    const rooms = [...document.querySelectorAll('#root div')]
-      .filter(
-        (one) =>
-          scrolls(getComputedStyle(one), 'Y') && one.scrollHeight > one.clientHeight + 4 && one.clientWidth > innerWidth * 0.7,
-      )
-      .map((one) => one.clientHeight);
-    if (rooms.length && Math.max(...rooms) < innerHeight * share) found.add(`${Math.max(...rooms)} px are left to scroll in`);
-    return [...found];
-  }, ROOM);
+      const rooms = [...document.querySelectorAll('#root div')]
+        .filter(
+          (one) =>
+            scrolls(getComputedStyle(one), 'Y') && one.scrollHeight > one.clientHeight + 4 && one.clientWidth > innerWidth * 0.7,
+        )
+        .map((one) => one.clientHeight);
+      if (rooms.length && Math.max(...rooms) < innerHeight * share) found.add(`${Math.max(...rooms)} px are left to scroll in`);
+      return [...found];
+    },
+    [ROOM, MARGINS] as const,
+  );
 
 /** Looks that are taken before what is found is believed: a chart is drawn anew a moment after its room has changed. */
 const LOOKS = 10;

@@ -35,10 +35,20 @@ const variables = (palette: Palette): string =>
 const STILL =
   'animation-duration:.01ms!important;animation-iteration-count:1!important;transition:none!important;scroll-behavior:auto!important';
 
+/** How much larger letters need rows that break, and room for a word in each part that shares one (`ui/placing.ts`). */
+const ROOM =
+  ':root{--lines:nowrap;--word:0px;--letters:1}' +
+  ':root[data-letters=larger],:root[data-letters=twice]{--lines:wrap;--word:120px}' +
+  ':root[data-letters=twice]{--word:190px}' +
+  Object.entries(SCALES)
+    .map(([letters, scale]) => `:root[data-letters=${letters}]{--letters:${scale}}`)
+    .join('');
+
 /** Both looks as a sheet of styles; which is in force is an attribute of the page. */
 const SHEET =
   `:root{${variables(DAY)};--plate:none;--photo:none;color-scheme:light}` +
   `:root[data-light=lamp]{${variables(LAMP)};--plate:invert(1) grayscale(.75) sepia(1) saturate(2.1) hue-rotate(-20deg) brightness(.8);--photo:sepia(.7) saturate(1.3) hue-rotate(-12deg) brightness(.5);color-scheme:dark}` +
+  ROOM +
   `:focus-visible{outline:3px solid var(--kelp);outline-offset:2px}` +
   `:root[data-motion=less] *,:root[data-motion=less]{${STILL}}` +
   `@media (prefers-reduced-motion:reduce){*{${STILL}}}` +
@@ -67,6 +77,7 @@ function apply(): void {
   const { dataset } = document.documentElement;
   dataset.light = isLamp(look) ? 'lamp' : 'day';
   dataset.motion = look.motion;
+  dataset.letters = look.letters;
 }
 
 export function setAppearance(change: Partial<Appearance>): void {

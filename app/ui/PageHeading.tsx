@@ -1,5 +1,5 @@
 import { type ReactNode, useEffect, useLayoutEffect, useRef } from 'react';
-import { type Text as NativeText, View } from 'react-native';
+import { type Text as NativeText, useWindowDimensions, View } from 'react-native';
 import { omit } from '../lib/omit';
 import { Text, type TextProps } from './Text';
 
@@ -57,6 +57,7 @@ export function focusOn(heading: HTMLElement, options?: FocusOptions): void {
 
 /** The heading of a page, once on each: it gives the page its title, and takes the focus when one comes to it. */
 export function PageHeading(props: OwnWords | Drawn) {
+  const { width } = useWindowDimensions();
   const words = useRef<NativeText>(null);
   const drawn = useRef<View>(null);
   const title = props.title ?? props.children;
@@ -81,7 +82,7 @@ export function PageHeading(props: OwnWords | Drawn) {
   if (isOwnWords(props)) {
     const { children, size = 'display', ...rest } = omit(props, 'title');
     return (
-      <Text {...rest} ref={words} size={size} heading={1}>
+      <Text {...rest} ref={words} size={size} highest={fitting(children, width)} heading={1}>
         {children}
       </Text>
     );
@@ -94,3 +95,7 @@ export function PageHeading(props: OwnWords | Drawn) {
 }
 
 const isOwnWords = (props: OwnWords | Drawn): props is OwnWords => typeof props.children === 'string';
+
+/** As high as letters may be for the longest word to stay whole on a screen so wide, its margins and a button beside it taken off. */
+const fitting = (words: string, width: number): number =>
+  (width - 96) / (0.6 * Math.max(...words.split(/\s+/).map((word) => word.length)));

@@ -1,5 +1,6 @@
-import { StyleSheet, View } from 'react-native';
-import { colour, space } from '../theme';
+import { Box } from './Box';
+import { Row } from './Row';
+import { Stack } from './Stack';
 import { Text } from './Text';
 
 interface TableProps {
@@ -12,33 +13,30 @@ interface TableProps {
 
 /** Numbers under each other, read out with their rows and columns. */
 export const Table = ({ label, columns, rows }: TableProps) => (
-  <View role="table" aria-label={label} style={styles.table}>
-    <View role="row" style={styles.row}>
+  <Stack role="table" aria-label={label} gap="hair">
+    <Row role="row" {...LINE}>
       {columns.map((column, i) => (
-        <View key={column} role="columnheader" style={i === 0 ? styles.first : styles.cell}>
+        <Box key={column} role="columnheader" {...(i === 0 ? FIRST : CELL)}>
           <Text size="small" strong quiet>
             {column}
           </Text>
-        </View>
+        </Box>
       ))}
-    </View>
+    </Row>
     {rows.map((row) => (
-      <View key={row.join('\n')} role="row" style={styles.row}>
+      <Row key={row.join('\n')} role="row" {...LINE}>
         {row.map((said, i) => (
-          <View key={columns[i]} role={i === 0 ? 'rowheader' : 'cell'} style={i === 0 ? styles.first : styles.cell}>
+          <Box key={columns[i]} role={i === 0 ? 'rowheader' : 'cell'} {...(i === 0 ? FIRST : CELL)}>
             <Text size="small" figures={i > 0}>
               {said}
             </Text>
-          </View>
+          </Box>
         ))}
-      </View>
+      </Row>
     ))}
-  </View>
+  </Stack>
 );
 
-const styles = StyleSheet.create({
-  table: { gap: 2 },
-  row: { flexDirection: 'row', gap: space.m, borderBottomWidth: 1, borderColor: colour.mist, paddingVertical: 4 },
-  first: { flex: 2 },
-  cell: { flex: 1, alignItems: 'flex-end' },
-});
+const LINE = { oneLine: true, gap: 'm', ruled: 'below', padY: 'xs' } as const;
+const FIRST = { share: 2 } as const;
+const CELL = { fill: true, align: 'end' } as const;

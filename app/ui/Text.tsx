@@ -1,5 +1,5 @@
 import type { ReactNode, Ref } from 'react';
-import { StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
+import { Platform, StyleSheet, Text as NativeText, type TextProps as NativeTextProps } from 'react-native';
 import { colour, font } from '../theme';
 import { useLetterScale } from '../theme/appearance';
 import { placed, type Taking } from './placing';
@@ -17,6 +17,8 @@ export interface TextProps extends Omit<NativeTextProps, 'children'>, Taking {
   set?: 'centre' | 'right';
   /** Its lines close together, on a small tile. */
   tight?: boolean;
+  /** No larger than so, however large letters are. */
+  highest?: number;
   color?: string;
   /** Heading level for screen readers. */
   heading?: 1 | 2 | 3;
@@ -35,11 +37,27 @@ const sized = (size: Size) => ({ fontSize: SIZES[size][0], lineHeight: SIZES[siz
 
 /** All text of the interface. */
 export function Text(props: TextProps) {
+  const scale = useLetterScale();
   const [
     place,
-    { children, size = 'body', strong, quiet, figures, set, tight, color, heading, style, ref, numberOfLines, ...rest },
-  ] = placed(props);
-  const scale = useLetterScale();
+    {
+      children,
+      size = 'body',
+      strong,
+      quiet,
+      figures,
+      set,
+      tight,
+      highest = Infinity,
+      color,
+      heading,
+      style,
+      ref,
+      numberOfLines,
+      ...rest
+    },
+  ] = placed(scale === 1 ? props : widened(props, scale));
+  const larger = Math.min(SIZES[size][0] * scale, highest) / SIZES[size][0];
   return (
     <NativeText
       {...rest}
@@ -50,7 +68,7 @@ export function Text(props: TextProps) {
       style={[
         styles.base,
         styles[size],
-        scale !== 1 && { fontSize: SIZES[size][0] * scale, lineHeight: SIZES[size][1] * scale },
+        larger !== 1 && { fontSize: SIZES[size][0] * larger, lineHeight: SIZES[size][1] * larger },
         strong && styles.strong,
         quiet && styles.quiet,
         figures && styles.figures,
@@ -65,6 +83,21 @@ export function Text(props: TextProps) {
     </NativeText>
   );
 }
+
+/** Room that was made for letters of the usual size grows with them, as far as there is any. */
+function widened({ least, wide, most, ...rest }: TextProps, scale: number): TextProps {
+  const larger = <T,>(said: T) => (typeof said === 'number' ? said * scale : said);
+  const asked = least !== undefined || wide !== undefined;
+  return {
+    ...rest,
+    least: WEB && typeof least === 'number' ? (`min(100%, ${least * scale}px)` as unknown as number) : larger(least),
+    wide: larger(wide),
+    most: larger(most) ?? (asked ? 'all' : undefined),
+  };
+}
+
+/** A least width goes before a most: there it is kept within what there is by a word that the browser alone knows. */
+const WEB = Platform.OS === 'web';
 
 const styles = StyleSheet.create({
   base: { fontFamily: font.text, color: colour.ink },

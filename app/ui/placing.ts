@@ -1,4 +1,4 @@
-import { StyleSheet, type ViewStyle } from 'react-native';
+import { Platform, StyleSheet, type ViewStyle } from 'react-native';
 import { colour, radius, TOUCH } from '../theme';
 import { type Gap, GAPS } from './gaps';
 
@@ -62,10 +62,19 @@ export interface Placing extends Taking {
   clip?: boolean;
 }
 
+/** With letters much larger, parts that share a row have room for a word each, and go on below where there is none (`theme/appearance.ts`). */
+const WEB = Platform.OS === 'web';
+const SHARING = (WEB ? { minWidth: 'min(100%, var(--word))' } : {}) as ViewStyle;
+const ONE_LINE = (WEB ? 'var(--lines)' : 'nowrap') as 'nowrap';
+
+/** So many pixels where letters are of the usual size, and more where they are larger. */
+const asLetters = (px: number) => (WEB ? `calc(${px}px * var(--letters))` : px) as number;
+
 /** What of a style each of them makes. */
 const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[Name]>, all: Placing) => ViewStyle } = {
-  fill: (said) => (typeof said === 'number' ? { flexGrow: 1, flexShrink: 1, flexBasis: said } : { flex: 1 }),
-  share: (said) => ({ flex: said }),
+  fill: (said) =>
+    typeof said === 'number' ? { flexGrow: 1, flexShrink: 1, flexBasis: asLetters(said) } : { flex: 1, ...SHARING },
+  share: (said) => ({ flex: said, ...SHARING }),
   shrink: () => ({ flexShrink: 1 }),
   self: (said) => ({ alignSelf: ALIGNED[said] }),
   least: (said) => ({ minWidth: said === 'touch' ? TOUCH : said }),
@@ -77,7 +86,7 @@ const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[N
   lineGap: (said) => ({ rowGap: GAPS[said] }),
   align: (said) => ({ alignItems: ALIGNED[said] }),
   justify: (said) => ({ justifyContent: JUSTIFIED[said] }),
-  across: (_, { oneLine }) => ({ flexDirection: 'row', flexWrap: oneLine ? 'nowrap' : 'wrap' }),
+  across: (_, { oneLine }) => ({ flexDirection: 'row', flexWrap: oneLine ? ONE_LINE : 'wrap' }),
   oneLine: () => ({}),
   touch: () => ({ minHeight: TOUCH }),
   pad: (said) => ({ padding: GAPS[said] }),

@@ -14,9 +14,7 @@ interface Props {
 export const GoalLine = ({ text, goal, go }: Props) =>
   goal ? (
     <Row align="center" oneLine>
-      <Text fill least={0}>
-        {text}
-      </Text>
+      <Text fill>{text}</Text>
       <Button small kind="quiet" label="Go to it" hint={`Go to it: ${text}`} onPress={() => go(goal)} />
     </Row>
   ) : (

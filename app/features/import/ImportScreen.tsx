@@ -113,7 +113,7 @@ function Understood({ tried }: { tried: ImportTried }) {
               <Text size="small" quiet figures wide={44}>
                 {line}
               </Text>
-              <Text size="small" fill least={0}>
+              <Text size="small" fill>
                 {says}
               </Text>
             </Row>
@@ -158,7 +158,7 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
   if (changed)
     return (
       <Row gap="m" align="center" oneLine>
-        <Text size="small" quiet fill least={0}>
+        <Text size="small" quiet fill>
           Said otherwise, not tried yet.
         </Text>
         <Button kind="main" label="Try it so" onPress={() => again()} />
@@ -167,7 +167,7 @@ function footOf({ tried, changed, trying, reading, again }: Importing) {
   const ready = tried.wrongLines === 0 && tried.captures > 0;
   return (
     <Row gap="m" align="center" oneLine>
-      <Text size="small" quiet fill least={0}>
+      <Text size="small" quiet fill>
         {ready
           ? 'All of it is stored, or nothing.'
           : tried.wrongLines

@@ -57,7 +57,7 @@ export function ImportWords({ words, said, guide, family, families, onChange }: 
         .filter(({ of, from }) => !words.some((word) => word.of === of && word.from === from))
         .map(({ of, from, to }) => (
           <Row key={`${of} ${from} said`} align="center" oneLine>
-            <Text size="small" fill least={0}>{`“${from}” is said to mean “${to}”`}</Text>
+            <Text size="small" fill>{`“${from}” is said to mean “${to}”`}</Text>
             <Button
               small
               kind="quiet"

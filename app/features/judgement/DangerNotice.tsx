@@ -56,7 +56,7 @@ export const DangerNotice = memo(function DangerNotice({ guide, answer, folded }
             {WORDS[worst.grade]}
           </Text>
         </View>
-        <Box fill={160}>
+        <Box fill least={160}>
           <TaxonName guide={guide} taxon={worst.taxon} short size={17} color={colour.hazard} lines={1} />
           <Text size="small" color={colour.hazard} strong>
             {`${KINDS[worst.kind]} · possible, ${inHundred(worst.p)}`}

@@ -38,7 +38,7 @@ export function InSight({ clusters, chosen, onChoose, field, guides }: InSightPr
         return (
           <Stack key={cluster.key} gap="hair" padTop="xs" ruled="above">
             <Row gap="m" oneLine>
-              <Text strong fill least={0}>
+              <Text strong fill>
                 {name}
               </Text>
               <Text figures strong color={colour.kelp}>

@@ -122,7 +122,7 @@ function CoupletList({
         {couplet.number}
       </Text>
       {tall && (
-        <Text size="small" quiet numberOfLines={1} fill least={0}>
+        <Text size="small" quiet numberOfLines={1} fill>
           {couplet.leads[0]?.statements[0]?.text ?? '…'}
         </Text>
       )}
@@ -176,7 +176,7 @@ function SaveBar({
       <Button small kind="quiet" label="Undo" disabled={!state.canUndo} onPress={draft.undo} />
       <Button small kind="quiet" label="Redo" disabled={!state.canRedo} onPress={draft.redo} />
       <Button small kind="quiet" label="Renumber" hint="Renumber couplets in the order they are met" onPress={onRenumber} />
-      <Text size="small" quiet fill least={0} role="status">
+      <Text size="small" quiet fill role="status">
         {clean ? `version ${state.content.version}` : 'changes kept on this device'}
       </Text>
       <Button
