@@ -1,3 +1,4 @@
+import { Platform, type ViewStyle } from 'react-native';
 import { Box } from './Box';
 import { Row } from './Row';
 import { Stack } from './Stack';
@@ -39,4 +40,6 @@ export const Table = ({ label, columns, rows }: TableProps) => (
 
 const LINE = { oneLine: true, gap: 'm', ruled: 'below', padY: 'xs' } as const;
 const FIRST = { share: 2 } as const;
-const CELL = { fill: true, align: 'end' } as const;
+/** With larger letters there is room for a short word in each: what does not fit goes on below, as it does in every row. */
+const ROOM = { minWidth: Platform.OS === 'web' ? 'min(100%, calc((var(--letters) - 1) * 120px))' : 0 } as ViewStyle;
+const CELL = { fill: true, align: 'end', style: ROOM } as const;

@@ -6,7 +6,7 @@ import { Box } from '../../ui/Box';
 import { PressBox } from '../../ui/PressBox';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
-import type { GridCell } from './grid';
+import { type GridCell, taxonShare } from './grid';
 import type { TreeRow } from './taxonTree';
 
 interface Props {
@@ -25,8 +25,8 @@ interface Props {
 
 /** One taxon of the grid, with as many characters as have room. */
 export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
-  <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine gap="none" style={{ height }}>
-    <Box role="rowheader" justify="center" share={1.2} padX="s">
+  <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine gap="none" style={{ height, flexWrap: 'nowrap' }}>
+    <Box role="rowheader" justify="center" share={taxonShare(columns.length)} least={0} padX="s">
       <Text
         size="small"
         strong={Boolean(taxon.forms)}
@@ -53,6 +53,7 @@ export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, activ
           onPress={() => onPick(c)}
           justify="center"
           fill
+          least={0}
           padX="s"
           ruled="left"
           style={[was !== undefined && styles.changed, active === c && styles.active]}

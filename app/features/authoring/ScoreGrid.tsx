@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button';
 import { Row } from '../../ui/Row';
 import { Stack } from '../../ui/Stack';
 import { Text } from '../../ui/Text';
-import { blockOf, columnsFor, type GridCell, type Typed } from './grid';
+import { blockOf, columnsFor, type GridCell, taxonShare, type Typed } from './grid';
 import { CellEditor } from './CellEditor';
 import { GridRow } from './GridRow';
 import { useHalfTyped, useOnLeaving } from './useHalfTyped';
@@ -216,14 +216,23 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
         round="m"
         tone="sheet"
       >
-        <Row role="row" ruled="below" oneLine gap="none" style={{ minHeight: high }}>
-          <Box role="columnheader" justify="center" share={1.2} pad="s">
+        <Row role="row" ruled="below" oneLine gap="none" style={{ minHeight: high, flexWrap: 'nowrap' }}>
+          <Box role="columnheader" justify="center" share={taxonShare(shown)} least={0} pad="xs">
             <Text size="small" strong quiet>
               Taxon
             </Text>
           </Box>
           {columns.map((one, c) => (
-            <Box key={one.id} role="columnheader" aria-colindex={from + c + 2} justify="center" fill pad="s" ruled="left">
+            <Box
+              key={one.id}
+              role="columnheader"
+              aria-colindex={from + c + 2}
+              justify="center"
+              fill
+              least={0}
+              pad="xs"
+              ruled="left"
+            >
               <Text size="small" strong>
                 {one.label}
                 {one.unit ? `, ${one.unit}` : ''}

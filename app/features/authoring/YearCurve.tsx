@@ -79,6 +79,7 @@ export function YearCurve({ of, curve, onDraw }: Props) {
             align="center"
             justify="end"
             fill
+            least={0}
           >
             <View style={[styles.bar, { height: Math.max(2, level * (HEIGHT - 22)) }]} />
             <Text size="small" quiet aria-hidden>

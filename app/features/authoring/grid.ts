@@ -121,6 +121,9 @@ export const blockOf = (text: string): string[][] =>
 const NARROWEST = 112;
 const OF_TAXON = 1.2;
 
+/** How many times the room of a character the taxon has; no more than it, where that is all the room there is. */
+export const taxonShare = (characters: number): number => (characters > 1 ? OF_TAXON : 1);
+
 /** How many characters have room beside the taxon. */
 export const columnsFor = (width: number, scale: number): number =>
   Math.max(1, Math.floor(width / (NARROWEST * Math.max(1, scale)) - OF_TAXON));

@@ -27,7 +27,7 @@ function Year({ months }: { months: readonly number[] }) {
   return (
     <Row role="img" aria-label={`Met most in ${best.join(', ')}`} gap="xs" align="end" oneLine>
       {months.map((level, i) => (
-        <Stack key={SHORT_MONTHS[i]} gap="hair" align="center" fill>
+        <Stack key={SHORT_MONTHS[i]} gap="hair" align="center" fill least={0}>
           <Box justify="end" wide="all" clip tall={54} round="xs" tone="kelpWash">
             <Box tone="kelp" style={{ height: `${Math.max(2, level * 100)}%` }} />
           </Box>

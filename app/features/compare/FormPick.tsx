@@ -41,18 +41,7 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
             role="button"
             accessibilityLabel={`Take ${sayForm(guide, compiled, id)} out`}
             onPress={() => onChange(chosen.filter((other) => other !== id))}
-            gap="xs"
-            align="center"
-            most="all"
-            padX="m"
-            ruled="round"
-            ruledIn="hairline"
-            thick
-            touch
-            round="m"
-            tone="sheet"
-            across
-            oneLine
+            {...CHIP}
             style={{ borderColor: FORM_INKS[i].line }}
           >
             <Text size="small" strong color={FORM_INKS[i].line}>
@@ -82,18 +71,7 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
                   key={id}
                   role="button"
                   onPress={() => onChange([...chosen, id])}
-                  gap="xs"
-                  align="center"
-                  most="all"
-                  padX="m"
-                  ruled="round"
-                  ruledIn="hairline"
-                  thick
-                  touch
-                  round="m"
-                  tone="sheet"
-                  across
-                  oneLine
+                  {...CHIP}
                 >
                   <Text size="small">{sayForm(guide, compiled, id)}</Text>
                 </PressBox>
@@ -104,6 +82,21 @@ export function FormPick({ guide, compiled, chosen, onChange }: FormPickProps) {
     </Stack>
   );
 }
+
+const CHIP = {
+  across: true,
+  oneLine: true,
+  align: 'center',
+  gap: 'xs',
+  touch: true,
+  most: 'all',
+  padX: 'm',
+  ruled: 'round',
+  ruledIn: 'hairline',
+  thick: true,
+  round: 'm',
+  tone: 'sheet',
+} as const;
 
 /** "P. murica, adult male". */
 export function sayForm(guide: Guide, compiled: CompiledGuide, id: string): string {

@@ -5,6 +5,7 @@ import { colour, radius } from '../../theme';
 import { Box } from '../../ui/Box';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { Card } from '../../ui/Card';
+import { ChartRoom } from '../../ui/ChartRoom';
 import { Row } from '../../ui/Row';
 import { Text } from '../../ui/Text';
 
@@ -43,7 +44,7 @@ export function LearnedReport({ crossValidation: cv, ratios, choice }: ReportPro
           {`Each specimen was called by a guide that had not seen it. ${choice}`}
         </Text>
         <Confusion cv={cv} />
-        <Suspense fallback={null}>
+        <Suspense fallback={<ChartRoom />}>
           <CalibrationChart
             bins={cv.calibration.map(({ from, to, ...bin }) => ({
               ...bin,

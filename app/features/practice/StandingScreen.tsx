@@ -9,6 +9,7 @@ import { colour } from '../../theme';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Box } from '../../ui/Box';
 import { Card } from '../../ui/Card';
+import { ChartRoom } from '../../ui/ChartRoom';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { LinkBox } from '../../ui/LinkBox';
 import { PageHeading } from '../../ui/PageHeading';
@@ -56,7 +57,7 @@ function Standing({ stored: { id, guide } }: { stored: StoredGuide }) {
               <Walks guideId={own.guideId} walks={own.walks} />
               {own.weeks.length > 1 && (
                 <Card title="Over the weeks">
-                  <Suspense fallback={null}>
+                  <Suspense fallback={<ChartRoom chart={180} />}>
                     <WeeksChart weeks={own.weeks} />
                   </Suspense>
                 </Card>
@@ -164,7 +165,7 @@ function Certainty({ own: { certainty } }: OwnProps) {
   if (!bins.length) return null;
   return (
     <Card title="How far your certainty can be relied on">
-      <Suspense fallback={null}>
+      <Suspense fallback={<ChartRoom />}>
         <CalibrationChart bins={bins} />
       </Suspense>
       {bins.map(({ label, stated, right, n }) => (

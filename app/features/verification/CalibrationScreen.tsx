@@ -5,6 +5,7 @@ import { Suspense } from 'react';
 import { useAddress } from '../../lib/useAddress';
 import { AsyncScreen } from '../../ui/AsyncScreen';
 import { Card } from '../../ui/Card';
+import { ChartRoom } from '../../ui/ChartRoom';
 import { ChoiceGroup } from '../../ui/ChoiceGroup';
 import { CalibrationChart } from '../../ui/lazyCalibrationChart';
 import { PageHeading } from '../../ui/PageHeading';
@@ -123,7 +124,7 @@ function Known({ view, found, query }: KnownProps) {
         />
       </Card>
       <Card title="Said, and right">
-        <Suspense fallback={null}>
+        <Suspense fallback={<ChartRoom />}>
           <CalibrationChart
             bins={classes.map((one) => ({
               label: `${Math.round(100 * one.from)}–${Math.round(100 * one.to)}`,
