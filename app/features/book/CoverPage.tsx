@@ -208,7 +208,7 @@ function Ways({ id, guide }: { id: string; guide: Guide }) {
       : []),
   ];
   return (
-    <Row>
+    <Row padTop="s">
       {ways.map(({ href, label, says }) => (
         <LinkBox key={label} href={href} fill={150} pad="m" ruled="round" ruledIn="hairline" round="m" tone="sheet">
           <Text strong color={colour.kelp}>
