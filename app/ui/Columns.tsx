@@ -1,6 +1,5 @@
 import { useWide } from '../theme';
-import { Box } from './Box';
-import type { BoxProps } from './Box';
+import { Box, type BoxProps } from './Box';
 import { Stack } from './Stack';
 
 /** Columns of a page: side by side on a wide screen, one below the other on a narrow one. */

@@ -39,8 +39,8 @@ export interface Placing extends Taking {
   justify?: keyof typeof JUSTIFIED;
   /** Parts side by side, and not one below the other. */
   across?: boolean;
-  /** Does what is side by side stay on one line, however narrow? Usually what does not fit goes on below. */
-  oneLine?: boolean;
+  /** Does what is side by side stay on one line, however narrow? Usually what does not fit goes on below; with letters much larger it does so here too, but for `always`. */
+  oneLine?: boolean | 'always';
   /** At least as high as a finger needs. */
   touch?: boolean;
   /** Room within its edges: on all sides, left and right, above and below. */
@@ -86,7 +86,7 @@ const STYLES: { readonly [Name in keyof Placing]-?: (said: NonNullable<Placing[N
   lineGap: (said) => ({ rowGap: GAPS[said] }),
   align: (said) => ({ alignItems: ALIGNED[said] }),
   justify: (said) => ({ justifyContent: JUSTIFIED[said] }),
-  across: (_, { oneLine }) => ({ flexDirection: 'row', flexWrap: oneLine ? ONE_LINE : 'wrap' }),
+  across: (_, { oneLine }) => ({ flexDirection: 'row', flexWrap: oneLine === 'always' ? 'nowrap' : oneLine ? ONE_LINE : 'wrap' }),
   oneLine: () => ({}),
   touch: () => ({ minHeight: TOUCH }),
   pad: (said) => ({ padding: GAPS[said] }),

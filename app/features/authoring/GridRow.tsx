@@ -25,7 +25,7 @@ interface Props {
 
 /** One taxon of the grid, with as many characters as have room. */
 export const GridRow = ({ row: { taxon, depth }, r, from, columns, cellOf, active, height, idOf, onPick }: Props) => (
-  <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine gap="none" style={{ height, flexWrap: 'nowrap' }}>
+  <Row role="row" aria-rowindex={r + 2} ruled="below" oneLine="always" gap="none" style={{ height }}>
     <Box role="rowheader" justify="center" share={taxonShare(columns.length)} least={0} padX="s">
       <Text
         size="small"

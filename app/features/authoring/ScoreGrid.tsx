@@ -216,7 +216,7 @@ export function ScoreGrid({ name, rows, characters, cellOf, onWrite, sought }: P
         round="m"
         tone="sheet"
       >
-        <Row role="row" ruled="below" oneLine gap="none" style={{ minHeight: high, flexWrap: 'nowrap' }}>
+        <Row role="row" ruled="below" oneLine="always" gap="none" style={{ minHeight: high }}>
           <Box role="columnheader" justify="center" share={taxonShare(shown)} least={0} pad="xs">
             <Text size="small" strong quiet>
               Taxon

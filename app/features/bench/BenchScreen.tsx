@@ -146,7 +146,7 @@ function WideBench({ id, visit, bench }: PartProps) {
       <Box tone="mist">
         <DangerNotice guide={guide} answer={answer} />
       </Box>
-      <Row fill tone="mist" oneLine gap="none">
+      <Row fill tone="mist" oneLine="always" gap="none">
         <ScrollView style={styles.characters} contentContainerStyle={styles.column}>
           <CharacterList
             guide={guide}

@@ -129,7 +129,7 @@ function Wall({ id, guide }: { id: string; guide: Guide }) {
     />
   );
   return wide ? (
-    <Row fill tone="mist" oneLine gap="none">
+    <Row fill tone="mist" oneLine="always" gap="none">
       <View style={styles.side}>{panel}</View>
       {wall}
     </Row>

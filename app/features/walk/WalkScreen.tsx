@@ -238,7 +238,7 @@ function WideWalk({ bench }: { bench: OpenWalk }) {
     result.trail.flatMap((step) => (step.lead ? [step.couplet + step.lead] : step.leads.map(({ lead }) => step.couplet + lead))),
   );
   return (
-    <Row fill tone="mist" oneLine gap="none">
+    <Row fill tone="mist" oneLine="always" gap="none">
       <ScrollView style={styles.middle} contentContainerStyle={styles.column}>
         {help && <KeyHelp keys={WALK_KEYS} onClose={() => setHelp(false)} />}
         <Head bench={calm} />
