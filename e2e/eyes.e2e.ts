@@ -236,3 +236,22 @@ describe('by keys alone', () => {
     expect(at).not.toBe('');
   });
 });
+
+it('the columns of a wide Bench scroll within the window, with letters twice as large as well', async () => {
+  const page = await station.page(SIZES[1]);
+  await inDemo(page, station.url);
+  const looks = { light: 'day', letters: 'twice', motion: 'less', shortcuts: 'on' };
+  await page.evaluate((look) => localStorage.setItem('plesion.look', look), JSON.stringify(looks));
+  const { specimens } = (await (await page.request.get(`${station.url}/api/specimens`)).json()) as {
+    specimens: { id: string; guideId?: string; named: boolean }[];
+  };
+  await page.goto(`${station.url}/specimens/${specimens.find(({ guideId, named }) => guideId && !named)!.id}/bench`);
+  await page.getByRole('radio').first().waitFor();
+  const heights = await page.evaluate(() =>
+    [...document.querySelectorAll('#root div')]
+      .filter((one) => /auto|scroll/.test(getComputedStyle(one).overflowY) && one.scrollHeight > innerHeight)
+      .map((one) => one.clientHeight <= innerHeight && one.scrollHeight > one.clientHeight),
+  );
+  expect(heights.length).toBeGreaterThan(1);
+  expect(heights).not.toContain(false);
+});
